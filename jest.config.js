@@ -1,0 +1,28 @@
+/** @type {import('jest').Config} */
+const transform = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', tsx: true, decorators: true },
+        transform: {
+          legacyDecorator: true,
+          decoratorMetadata: false,
+          useDefineForClassFields: false,
+          react: { runtime: 'automatic' },
+        },
+      },
+      module: { type: 'es6' },
+    },
+  ],
+};
+const common = { transform, extensionsToTreatAsEsm: ['.ts', '.tsx'], testPathIgnorePatterns: ['/node_modules/', '/dist/', '/e2e/'] };
+
+export default {
+  projects: [
+    { ...common, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'], testPathIgnorePatterns: [...common.testPathIgnorePatterns, '\\.int\\.test\\.ts$'] },
+    { ...common, displayName: 'client', testMatch: ['<rootDir>/src/client/**/*.test.tsx'], testEnvironment: 'jsdom' },
+    { ...common, displayName: 'server', testMatch: ['<rootDir>/src/**/*.int.test.ts'], globalSetup: '<rootDir>/tests/support/globalSetup.ts' },
+  ],
+};
