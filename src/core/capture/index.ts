@@ -1,0 +1,423 @@
+/**
+ * What a written or spoken line means. `parseLine` is pure: the same text and context give the same result,
+ * nothing is thrown for any text, and what is not understood simply stays in the text.
+ */
+import { KIND_SPECS, type Facts, type Kind, type LineClass } from '../log/kinds.ts';
+import { findDays } from './dates.ts';
+import { readKind, type KindRead } from './kindWords.ts';
+import { findNames, indexNames, nameAt, unknownVendor, type NameIndex } from './names.ts';
+import { decimalMark, readNumber } from './numbers.ts';
+import { findBarePrice, findMarkedPrices, type Price } from './prices.ts';
+import { findDurations, findMeasures, type Found } from './quantities.ts';
+import { readSubject } from './subject.ts';
+import { tokenize, type Token } from './tokens.ts';
+import type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
+import { findZone } from './zones.ts';
+
+export type { CaptureContext, Known, Named, ParsedLine, Span, SpanField } from './types.ts';
+
+interface Prepared {
+  builds: NameIndex;
+  /** Also by any word that only one build has: for "microcar: …", where the colon says that it is a name. */
+  buildWords: NameIndex;
+  people: NameIndex;
+  vendors: NameIndex;
+  places: NameIndex;
+  mark: '.' | ',';
+  monthFirst: boolean;
+}
+
+const prepared = new WeakMap<CaptureContext, Prepared>();
+
+function prepare(context: CaptureContext): Prepared {
+  const known = prepared.get(context);
+  if (known) return known;
+  const parts = new Intl.DateTimeFormat(context.locale).formatToParts(new Date(0)).map((p) => p.type);
+  const made: Prepared = {
+    builds: indexNames(context.builds, { headWord: true }),
+    buildWords: indexNames(context.builds, { everyWord: true }),
+    people: indexNames(context.people, { firstWord: true }),
+    vendors: indexNames(context.vendors, { firstWord: true }),
+    places: indexNames(context.places),
+    mark: decimalMark(context.locale),
+    monthFirst: parts.indexOf('month') < parts.indexOf('day') && parts.indexOf('year') > parts.indexOf('day'),
+  };
+  prepared.set(context, made);
+  return made;
+}
+
+/** One line being read: its tokens, which of them are taken, and what has been found. */
+class Reading {
+  readonly t: Token[];
+  private readonly taken: boolean[];
+  readonly result: ParsedLine;
+  /** First token of the line's own words, behind "microcar:" and who did it. */
+  start = 0;
+
+  constructor(
+    readonly text: string,
+    readonly context: CaptureContext,
+    readonly known: Prepared,
+  ) {
+    this.t = tokenize(text);
+    this.taken = new Array<boolean>(this.t.length).fill(false);
+    this.result = { kind: 'note', subject: '', measures: [], spans: [] };
+  }
+
+  readonly blocked = (i: number): boolean => this.taken[i] === true;
+
+  free(found: Found<unknown>): boolean {
+    for (let i = found.from; i < found.next; i += 1) if (this.taken[i]) return false;
+    return true;
+  }
+
+  take(field: SpanField, found: { from: number; next: number }): void {
+    for (let i = found.from; i < found.next; i += 1) this.taken[i] = true;
+    const [first, last] = [this.t[found.from], this.t[found.next - 1]];
+    if (first && last) this.result.spans.push({ field, start: first.start, end: last.end });
+  }
+}
+
+/**
+ * Reads one line of the log.
+ *
+ * @param text what was written or spoken, any length; never changed
+ * @param context the day, the shop's currency, units and locale, and the names the shop knows
+ * @returns kind, subject and every part understood, with the places in the text they were read from
+ */
+export function parseLine(text: string, context: CaptureContext): ParsedLine {
+  const r = new Reading(text, context, prepare(context));
+  readPrefix(r);
+  const days = readDays(r);
+  readQuantities(r);
+  readNames(r);
+  const kind = readKind(r.t, r.start, r.blocked);
+  settleKind(r, kind);
+  readVendor(r);
+  settleDays(r, days);
+  const price = readPrice(r, kind);
+  readClass(r);
+  readCount(r, kind);
+  const zone = findZone(r.t, r.start, (i) => r.blocked(i) || (kind !== null && i >= kind.from && i < kind.next));
+  if (zone) {
+    r.result.zone = zone.value;
+    r.take('zone', zone);
+  }
+  settlePrice(r, price);
+  readSubjectOf(r, kind);
+  dropForeignFields(r);
+  r.result.spans.sort((a, b) => a.start - b.start || a.end - b.end);
+  return r.result;
+}
+
+/** "microcar: …", "B-0107 …", "the hearse is …", "Joss did …". */
+function readPrefix(r: Reading): void {
+  const { t, known } = r;
+  const the = t[0]?.lower === 'the' ? 1 : 0;
+  const colon = t.findIndex((tok) => tok.text === ':');
+  if (colon > 0 && colon <= 7) {
+    for (let i = 0; i < colon; i += 1) {
+      const build = nameAt(known.buildWords, t, i);
+      if (!build || build.next > colon) continue;
+      nameBuild(r, build.value, { from: 0, next: colon });
+      r.start = colon + 1;
+      break;
+    }
+  }
+  if (r.start === 0) {
+    const build = nameAt(known.builds, t, the);
+    const then = build && t[build.next];
+    const speaks = then && (/^(?:is|has|to|needs|had|was|went|now|moved|gone|still|wants|,|-|–|—)$/.test(then.lower) || readKind(t, build.next, r.blocked)?.from === build.next);
+    if (build && (speaks || build.next - build.from > 1)) {
+      nameBuild(r, build.value, { from: the ? 0 : build.from, next: build.next });
+      r.start = build.next + (then && /^[,–—-]$/.test(then.text) ? 1 : 0);
+    }
+  }
+  const person = nameAt(known.people, t, r.start);
+  if (person && person.next < t.length) {
+    r.result.person = named(person.value);
+    r.take('person', person);
+    r.start = person.next;
+  }
+}
+
+const named = ({ id, name }: { id: string; name: string }): Named => ({ id, name });
+
+function nameBuild(r: Reading, build: { id: string; name: string }, found: { from: number; next: number }): void {
+  r.result.build = named(build);
+  r.take('build', found);
+}
+
+function readDays(r: Reading): ReturnType<typeof findDays> {
+  const days = findDays(r.t, r.context.today, r.known.monthFirst).filter((d) => r.free(d));
+  for (const d of days) for (let i = d.from; i < d.next; i += 1) r.take('on', { from: i, next: i + 1 });
+  // The role (due or on) depends on the kind, read later: the spans are set then.
+  r.result.spans = r.result.spans.filter((s) => s.field !== 'on');
+  return days;
+}
+
+function readQuantities(r: Reading): void {
+  const { t, known } = r;
+  const durations = findDurations(t, known.mark).filter((d) => r.free(d));
+  const first = durations[0];
+  if (first) {
+    r.result.minutes = first.value;
+    r.take('minutes', first);
+  }
+  for (const d of durations.slice(1)) r.take('minutes', d);
+  if (durations.length > 1) r.result.minutes = durations.reduce((sum, d) => sum + d.value, 0);
+  const poundsWeigh = r.context.currency !== 'GBP';
+  for (const m of findMeasures(t, known.mark, poundsWeigh)) {
+    if (!r.free(m)) continue;
+    r.result.measures.push(m.value);
+    r.take('measures', m);
+  }
+}
+
+function readNames(r: Reading): void {
+  const { t, known, result } = r;
+  if (!result.build) {
+    for (const b of findNames(known.builds, t, r.start)) {
+      const before = t[b.from - 1]?.lower ?? '';
+      const whole = b.next - b.from > 1;
+      const pointed = before === 'the' && /^(?:on|for|in|to|from|at|of|off|with|onto|into)$/.test(t[b.from - 2]?.lower ?? '');
+      if (!r.free(b) || !(whole || pointed || /^(?:on|for)$/.test(before))) continue;
+      nameBuild(r, b.value, { from: /^(?:on|for)$/.test(before) ? b.from - 1 : pointed ? b.from - 2 : b.from, next: b.next });
+      break;
+    }
+  }
+  for (const v of findNames(known.vendors, t, r.start)) {
+    if (!r.free(v) || result.vendor) continue;
+    result.vendor = named(v.value);
+    const before = /^(?:from|at|by|with|via|to|off)$/.test(t[v.from - 1]?.lower ?? '') ? 1 : 0;
+    r.take('vendor', { from: v.from - before, next: v.next });
+  }
+  for (const p of findNames(known.places, t, r.start)) {
+    if (!r.free(p) || result.place) continue;
+    result.place = named(p.value);
+    let from = p.from;
+    while (/^(?:the|to|on|in|onto|into|at|back|over)$/.test(t[from - 1]?.lower ?? '') && from > r.start) from -= 1;
+    r.take('place', { from, next: p.next });
+  }
+  for (const p of findNames(known.people, t, r.start)) {
+    if (!r.free(p) || result.person) continue;
+    result.person = named(p.value);
+    const before = t[p.from - 1]?.lower === 'by' ? 1 : 0;
+    r.take('person', { from: p.from - before, next: p.next });
+  }
+}
+
+function settleKind(r: Reading, read: KindRead | null): void {
+  const { result, t } = r;
+  let kind: Kind = read?.kind ?? 'note';
+  const behind = read ? read.next : r.start;
+  const startsInHours = result.minutes !== undefined && spanStartsAt(r, 'minutes', behind);
+  if (read && startsInHours && (kind === 'did' || kind === 'fitted' || kind === 'spent')) kind = 'hours';
+  if (kind === 'hours' && result.minutes === undefined) kind = 'note';
+  if (!read) kind = inferKind(r);
+  if (kind === 'moved' && read && t[read.from]!.lower === 'sent' && !result.place && !unknownVendor(t, r.blocked) && !result.vendor) kind = 'note';
+  result.kind = kind;
+  if (read) r.take('kind', read);
+}
+
+function inferKind(r: Reading): Kind {
+  const { result, t } = r;
+  const place = result.place ? result.spans.find((s) => s.field === 'place') : undefined;
+  if (place && /^(?:to|onto|into|on|in|back)\b/i.test(r.text.slice(place.start))) return 'moved';
+  if (result.measures.length > 0) return 'reading';
+  if (result.minutes !== undefined) return 'hours';
+  if (findMarkedPrices(t, r.context.currency, r.known.mark, r.blocked).length > 0) return 'spent';
+  return 'note';
+}
+
+const spanStartsAt = (r: Reading, field: SpanField, token: number): boolean =>
+  r.result.spans.some((s) => s.field === field && s.start === r.t[token]?.start);
+
+function readVendor(r: Reading): void {
+  if (r.result.vendor) return;
+  const vendor = unknownVendor(r.t, r.blocked);
+  if (!vendor || !KIND_SPECS[r.result.kind].fields.includes('vendor')) return;
+  r.result.vendor = vendor.value;
+  r.take('vendor', vendor);
+}
+
+/** Kinds that look forward: a bare "friday" is when it is expected. */
+const FORWARD: ReadonlySet<Kind> = new Set<Kind>(['ordered', 'waiting', 'asked']);
+
+function settleDays(r: Reading, days: ReturnType<typeof findDays>): void {
+  const { result } = r;
+  for (const d of days) {
+    const { day, when, otherSide } = d.value;
+    const role = d.role ?? (FORWARD.has(result.kind) && when !== 'past' && day !== r.context.today ? 'due' : 'on');
+    if (result[role] !== undefined) continue;
+    result[role] = role === 'on' && when === 'open' && otherSide !== undefined && day > r.context.today ? otherSide : day;
+    const [first, last] = [r.t[d.from]!, r.t[d.next - 1]!];
+    result.spans.push({ field: role, start: first.start, end: last.end });
+  }
+}
+
+function readPrice(r: Reading, kind: KindRead | null): Found<Price> | null {
+  const { t, context, known, result } = r;
+  const marked = findMarkedPrices(t, context.currency, known.mark, r.blocked)[0];
+  const vendorSpan = result.spans.find((s) => s.field === 'vendor');
+  const vendorEnds = vendorSpan ? t.findIndex((tok) => tok.start >= vendorSpan.end) : -1;
+  const price =
+    marked ?? findBarePrice(t, result.kind, kind ? kind.next : r.start, context.currency, known.mark, r.blocked, vendorEnds);
+  if (!price) return null;
+  r.take('moneyMinor', price);
+  return price;
+}
+
+/** "each" multiplies by the quantity, once that is known. */
+function settlePrice(r: Reading, price: Found<Price> | null): void {
+  if (!price) return;
+  const { minor, each } = price.value;
+  const total = each ? minor * (r.result.quantity ?? 1) : minor;
+  if (Number.isSafeInteger(total)) r.result.moneyMinor = total;
+}
+
+const CLASS_WORD = /^(?:safety|must|should|nice)$/;
+const NOT_CLASS_BEFORE = /^(?:it|we|you|they|that|he|she|i|this|which|looks|look|very|really|a|is|was|quite|be|so|the|too|all|one|who|nothing)$/;
+
+/** A class stands by itself: its own segment, or the last word of the line. */
+function readClass(r: Reading): void {
+  const { t, result } = r;
+  for (let i = r.start; i < t.length; i += 1) {
+    const word = t[i]!.lower;
+    if (!CLASS_WORD.test(word) || r.blocked(i)) continue;
+    let next = i + 1;
+    while (/^(?:have|to|do|done|be|item|line|one|critical|issue|first|class)$/.test(t[next]?.lower ?? '')) next += 1;
+    const before = t[i - 1];
+    const openBefore = !before || /^[,;.:(–—-]$/.test(before.text) || r.blocked(i - 1) || /^(?:and|class|a)$/.test(before.lower);
+    const openAfter = !t[next] || /^[,;.)!]$/.test(t[next]!.text);
+    const last = !t[next] && !NOT_CLASS_BEFORE.test(before?.lower ?? '');
+    if (!(openAfter && (openBefore || last)) && !(word === 'safety' && next > i + 1)) continue;
+    result.class = word as LineClass;
+    r.take('class', { from: before?.lower === 'class' ? i - 1 : i, next });
+    return;
+  }
+}
+
+const COUNTED: ReadonlySet<Kind> = new Set<Kind>(['ordered', 'arrived', 'fitted', 'did', 'spent', 'found', 'waiting', 'asked', 'note', 'resumed', 'decided', 'moved']);
+const SETS: Record<string, number> = { pair: 2, couple: 2, dozen: 12 };
+
+/** "2 window winders", "three off", "x4", "a pair of", "half a dozen". */
+function readCount(r: Reading, kind: KindRead | null): void {
+  const { t, result } = r;
+  if (!COUNTED.has(result.kind)) return;
+  for (let i = r.start; i < t.length; i += 1) {
+    if (r.blocked(i)) continue;
+    const count = offAt(r, i) ?? setAt(r, i) ?? (startsSubject(r, i, kind) ? plainCount(r, i) : null);
+    if (!count) continue;
+    result.quantity = count.value;
+    r.take('quantity', count);
+    return;
+  }
+}
+
+/** "three off", "3 off", "x4", "4 x". */
+function offAt(r: Reading, i: number): Found<number> | null {
+  const { t, known } = r;
+  if (t[i]!.lower === 'x' && t[i + 1]?.type === 'number' && !t[i]!.glued) {
+    const n = readNumber(t, i + 1, known.mark);
+    return n && n.form === 'plain' ? { value: n.value, from: i, next: n.next } : null;
+  }
+  const n = whole(r, i);
+  if (!n) return null;
+  const behind = t[n.next];
+  const off = behind?.lower === 'off' && !/^(?:the|it|its|a|with|to)$/.test(t[n.next + 1]?.lower ?? '');
+  return off || behind?.lower === 'x' || behind?.text === '×' ? { value: n.value, from: i, next: n.next + 1 } : null;
+}
+
+function setAt(r: Reading, i: number): Found<number> | null {
+  const w = (k: number): string => r.t[i + k]?.lower ?? '';
+  const of = (k: number): number => (w(k) === 'of' ? k + 1 : k);
+  if (w(0) === 'half' && w(1) === 'a' && w(2) === 'dozen') return { value: 6, from: i, next: i + 3 };
+  if ((w(0) === 'a' || w(0) === 'one') && SETS[w(1)] !== undefined && (w(2) === 'of' || w(1) === 'dozen'))
+    return { value: SETS[w(1)]!, from: i, next: i + of(2) };
+  if (w(0) === 'set' && w(1) === 'of') {
+    const n = whole(r, i + 2);
+    return n ? { value: n.value, from: i, next: n.next } : null;
+  }
+  const n = whole(r, i);
+  if (n && w(n.next - i) === 'dozen') return { value: n.value * 12, from: i, next: n.next + 1 };
+  return null;
+}
+
+/** A whole number below 10,000 that is not a year, a size or part of a name (M8). */
+function whole(r: Reading, i: number): { value: number; next: number } | null {
+  const { t, known } = r;
+  if (r.blocked(i) || (t[i]?.glued && i > 0 && t[i - 1]!.type === 'word') || t[i - 1]?.text === '/' ) return null;
+  const n = readNumber(t, i, known.mark);
+  if (!n || !Number.isInteger(n.value) || n.value < 1 || n.value > 9999 || n.form === 'fraction') return null;
+  if (t[i]!.type === 'number' && /^(?:18|19|20)\d\d$/.test(t[i]!.text)) return null;
+  if (/^0\d/.test(t[i]!.text)) return null;
+  for (let k = i; k < n.next; k += 1) if (r.blocked(k)) return null;
+  return { value: n.value, next: n.next };
+}
+
+/** The subject begins at this token: right behind the kind's words, or the line's first token where it stands before. */
+function startsSubject(r: Reading, i: number, kind: KindRead | null): boolean {
+  const at = kind && kind.subject === 'after' ? kind.next : r.start;
+  let first = at;
+  while (first < r.t.length && (r.blocked(first) || /^(?:the|another|on|for|about|all|some|our|of|only|me|us|by|in|and|,|:)$/.test(r.t[first]!.lower))) first += 1;
+  return i === first;
+}
+
+function plainCount(r: Reading, i: number): Found<number> | null {
+  if (r.t[i - 1]?.lower === 'the') return null; // "the 40" names a thing
+  const n = whole(r, i);
+  const noun = n && r.t[n.next];
+  if (!n || !noun || noun.type !== 'word' || r.blocked(n.next)) return null;
+  if (noun.glued || /^(?:on|for|to|and|at|from|or|of|th|st|nd|rd|in|with|by|is|was|then|speed|stroke|cylinder|door|volt|pot|o'clock|oclock|way|ton|tonne|piece|pin|core|part|percent|degrees?)$/.test(noun.lower)) return null;
+  return { value: n.value, from: i, next: n.next };
+}
+
+function readSubjectOf(r: Reading, kind: KindRead | null): void {
+  const subject = readSubject(r.t, r.start, kind, r.result.kind, r.blocked);
+  if (!subject) return;
+  const [first, last] = [r.t[subject.from]!, r.t[subject.next - 1]!];
+  r.result.subject = r.text.slice(first.start, last.end);
+  r.result.spans.push({ field: 'subject', start: first.start, end: last.end });
+}
+
+const KEPT_ANYWAY: ReadonlySet<string> = new Set(['kind', 'subject', 'build', 'measures']);
+
+/** Parts that mean nothing for this kind (hours of a wait) are left in the text. */
+function dropForeignFields(r: Reading): void {
+  const { fields } = KIND_SPECS[r.result.kind];
+  const keep = (field: SpanField): boolean => KEPT_ANYWAY.has(field) || (fields as readonly string[]).includes(field);
+  for (const field of ['minutes', 'moneyMinor', 'quantity', 'due', 'on', 'vendor', 'person', 'place', 'class', 'zone'] as const)
+    if (!keep(field)) delete r.result[field];
+  r.result.spans = r.result.spans.filter((s) => keep(s.field));
+}
+
+/** The parts of a parsed line that an entry keeps, by name. */
+export function factsOf(parsed: ParsedLine): Facts {
+  const { subject, zone, minutes, moneyMinor, quantity, due, on, vendor, person, place, measures } = parsed;
+  return {
+    ...(subject === '' ? {} : { subject }),
+    ...(zone === undefined ? {} : { zone }),
+    ...(minutes === undefined ? {} : { minutes }),
+    ...(moneyMinor === undefined ? {} : { moneyMinor }),
+    ...(quantity === undefined ? {} : { quantity }),
+    ...(due === undefined ? {} : { due }),
+    ...(on === undefined ? {} : { on }),
+    ...(vendor === undefined ? {} : { vendor: vendor.name }),
+    ...(person === undefined ? {} : { person: person.name }),
+    ...(place === undefined ? {} : { place: place.name }),
+    ...(parsed.class === undefined ? {} : { class: parsed.class }),
+    ...(measures.length === 0 ? {} : { measures }),
+  };
+}
+
+/** The text with every price in it hidden, for people who do not see prices. */
+export function hidePrices(text: string, context: CaptureContext): string {
+  const spans = parseLine(text, context).spans.filter((s) => s.field === 'moneyMinor');
+  const t = tokenize(text);
+  for (const p of findMarkedPrices(t, context.currency, prepare(context).mark, () => false))
+    spans.push({ field: 'moneyMinor', start: t[p.from]!.start, end: t[p.next - 1]!.end });
+  return spans
+    .sort((a, b) => b.start - a.start)
+    .reduce((out, s) => (out.length < s.end ? out : `${out.slice(0, s.start)}···${out.slice(s.end)}`), text);
+}

@@ -1,0 +1,151 @@
+/** Which kind of entry a line is, from the words shops use for each, British and American. */
+import type { Kind } from '../log/kinds.ts';
+import type { Token } from './tokens.ts';
+
+export interface KindRead {
+  kind: Kind;
+  /** Tokens that say the kind; empty when it was inferred (`note`, or a reading from its measures). */
+  from: number;
+  next: number;
+  /** The subject stands before the words ("hood frame is back"), behind them, or both sides must be looked at. */
+  subject: 'before' | 'after';
+}
+
+/** Phrases that say a kind when they lead the line (after who did it). Longest match wins. */
+const LEADING: Partial<Record<Kind, string>> = {
+  note: 'note|nb|remember|reminder|fyi|memo',
+  found:
+    'found|find|found that|noticed|noticed that|spotted|discovered|saw|seen|turns out|turned out|looks like|there is|theres|there\'s|there are|uncovered|come across|came across|finding',
+  did:
+    'did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up',
+  ordered: 'ordered|on order|put in an order for|sent off for|placed an order for|reordered|re-ordered|order placed for|have ordered|order',
+  arrived:
+    'arrived|received|got delivery of|collected|picked up|took delivery of|in today|turned up|delivered|came in|delivery of|back from',
+  fitted:
+    'fitted|installed|refitted|reinstalled|put in|put on|put back|bolted on|bolted up|bolted in|mounted|hung|hung back|fitted up|screwed on|plumbed in|trial fitted',
+  spent: 'spent|paid|paid for|bought|invoice|invoiced|invoice from|cost|shelled out|blew|paid out|bill from|bill|receipt|settled',
+  hours: 'hours|worked|booked|clocked|logged|time|labour|labor|put down',
+  waiting:
+    'waiting|waiting on|waiting for|waits for|waits on|waitin on|waitin for|awaiting|held up|held up by|held up for|held up waiting for|stuck|stuck on|stuck for|stuck waiting for|stuck waiting on|still waiting for|still waiting on|still no|stalled|stalled on|stalled for|on hold|on hold for|on stop for|stopped for|blocked by|blocked on|cant go on until|can\'t go on until|cannot go on until|no sign of|no sign yet of|chasing|hung up on',
+  resumed:
+    'resumed|resume|going again|back on it|back on|back at it|carrying on|carried on|under way again|underway again|restarted|back to work|back to work on|started again|start again|picked it up again|can go on|off hold|no longer waiting|no longer waiting for|rolling again|cracking on',
+  reading:
+    'reading|readings|measured|measures|reads|miked|mic\'d|mikes|gauged|compression|compression test|leak-down|leakdown|tested at|checked at|dialled|dialed|clocked in at|logged reading',
+  moved:
+    'moved|move|pushed|rolled|towed|shifted|shunted|wheeled|now on|now in|now at|went to|gone to|goes to|sent to|taken to|took to|took it to|trailered|craned|parked|into|onto|sent',
+  asked:
+    'asked|ask|asking|need to ask|question|question for|queried|query|need to know|emailed to ask|rang to ask|called to ask|wrote to ask|requested|needs asking|quoted|does|do|should we|shall we',
+  decided:
+    'decided|decided on|decision|agreed|approved|approves|said yes|said no|says yes|says no|go ahead|go-ahead|gave the go-ahead|got the go-ahead|declined|chose|chosen|signed off|okayed|ok\'d|oked|okd|settled on|opted for|going with|gone with|wont have|won\'t have|authorised|authorized|signed off on',
+  told: 'told|rang|called|phoned|emailed|texted|messaged|let know|spoke to|spoke with|updated|sent pictures|sent photos|wrote to|informed|have told|explained',
+  correction: 'correction|correct that|scrap that|strike that|i meant|should have said|that should read|that should be|sorry i meant|my mistake',
+}; // prettier-ignore
+
+/** Phrases that say a kind wherever they stand, with the side the subject is on. Tried in this order. */
+const ANYWHERE: [Kind, 'before' | 'after', string][] = [
+  ['correction', 'after', 'should have said|i meant|that should read|strike that|scrap that'],
+  ['waiting', 'after', 'waiting on|waiting for|still waiting for|still waiting on|held up by|held up for|stuck for|stuck waiting for|on hold for|can\'t go on until|cant go on until|still no'],
+  ['waiting', 'before', 'still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|not turned up|still hasn\'t shown|is waiting'],
+  ['arrived', 'before', 'is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|got here|got delivered|was delivered|were delivered|delivered'],
+  ['resumed', 'before', 'is going again|going again|is under way again|under way again|off hold|back under way|no longer waiting|rolling again'],
+  ['ordered', 'before', 'is on order|are on order|on order|ordered'],
+  ['moved', 'after', 'moved to|moved into|moved onto|rolled onto|rolled into|pushed into|went to|gone to|sent to|off to|now on|now in|is on|is in|went out to|moved out to'],
+  ['decided', 'before', 'said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|ok\'d|is happy with|happy to go ahead'],
+  ['asked', 'after', 'asked whether|asked if|asked about|asked|wants to know|need to know|rang to ask|need to ask|is asking'],
+  ['told', 'after', 'told|let know|rang|phoned|emailed|texted|spoke to|updated'],
+  ['fitted', 'before', 'fitted|refitted|installed|reinstalled|is on|are on|went on|went in|back on|back in|hung|bolted on|in place|bolted up|bolted in|now on'],
+  ['found', 'before', 'found to be|found|is rotten|are rotten|is cracked|are cracked|is seized|are seized|is leaking|are leaking|is worn|are worn|is perished|are perished|is bent|are bent|is broken|are broken|is missing|are missing|is rusted through|is split|are split|is shot|are shot|is damp|has gone|is corroded|are corroded|rotten|rusted through|rotted|cracked|perished|seized|seized solid|leaking|weeping|worn|worn out|shot|missing|corroded|snapped|sheared|split|knackered|kaput|busted|bust|bent|crazed|delaminated|delaminating|rusty|scored|pitted'],
+  ['did', 'before', 'done|finished|is done|are done|all done|welded up|welded in|is finished|are finished|stripped|stripped down|painted|primed|rebuilt|cleaned|cleaned up|repaired|re-wired|rewired|complete|is complete|bled|blasted|reassembled|removed|sorted|overhauled|sprayed|dismantled|freed off|serviced|refurbished|welded|machined|skimmed|honed|rebored|replated|polished|undersealed|adjusted|mended|tacked in|let in|trimmed|re-covered|straightened|set up|greased|replaced|dialled in|drilled out|masked up'],
+  ['spent', 'after', 'spent|paid|bought'],
+  ['reading', 'after', 'measured|measures|reads|reading'],
+]; // prettier-ignore
+
+type Trie = { kind?: Kind; subject?: 'before' | 'after'; next: Map<string, Trie> };
+
+function buildTrie(rows: [Kind, 'before' | 'after', string][]): Trie {
+  const root: Trie = { next: new Map() };
+  for (const [kind, subject, phrases] of rows) {
+    for (const phrase of phrases.split('|')) {
+      let node = root;
+      for (const word of phrase.split(' ')) {
+        let child = node.next.get(word);
+        if (!child) node.next.set(word, (child = { next: new Map() }));
+        node = child;
+      }
+      // The first row to name a phrase keeps it: rows stand in order of preference.
+      if (node.kind === undefined) Object.assign(node, { kind, subject });
+    }
+  }
+  return root;
+}
+
+const LEADING_TRIE = buildTrie(
+  (Object.entries(LEADING) as [Kind, string][]).map(([kind, phrases]) => [kind, 'after', phrases]),
+);
+const ANYWHERE_TRIES = ANYWHERE.map((row) => buildTrie([row]));
+
+function longest(trie: Trie, t: readonly Token[], i: number): KindRead | null {
+  let node: Trie | undefined = trie;
+  let best: KindRead | null = null;
+  for (let at = i; node; at += 1) {
+    if (node.kind !== undefined) best = { kind: node.kind, from: i, next: at, subject: node.subject ?? 'after' };
+    const word: string | undefined = t[at]?.lower;
+    node = word === undefined ? undefined : node.next.get(word);
+  }
+  return best;
+}
+
+const FILLER = new Set([
+  'i', 'we', "i've", "we've", 'ive', 'weve', 'have', 'has', 'had', 'just', 'also', 'now', 'so', 'and', 'then', 'ok',
+  'okay', 'right', 'well', 'been', 'today', 'yesterday', 'this', 'morning', 'all', 'he', 'she', 'they', 'am', "i'm",
+  "we're", 'are', 'is', 'it', 'got', 'still', 'finally', 'again', 'only', 'um', 'er', "it's", 'its', 'but',
+]); // prettier-ignore
+
+/** Where the line's own words begin: past "we have just", "so I've also". Never past a word that says a kind. */
+function skipFiller(t: readonly Token[], start: number): number {
+  let i = start;
+  while (i < t.length && FILLER.has(t[i]!.lower) && !longest(LEADING_TRIE, t, i)) i += 1;
+  return i;
+}
+
+/**
+ * The kind of the line between tokens `start` and the end. `blocked` are tokens that are part of a number,
+ * name or date and so cannot say a kind. Null when no word says it.
+ */
+export function readKind(t: readonly Token[], start: number, blocked: (i: number) => boolean): KindRead | null {
+  const first = skipFiller(t, start);
+  const leading = blocked(first) ? null : longest(LEADING_TRIE, t, first);
+  if (leading && !isNounUse(t, leading)) return leading;
+  for (const trie of ANYWHERE_TRIES) {
+    for (let i = first; i < t.length; i += 1) {
+      if (blocked(i)) continue;
+      const read = longest(trie, t, i);
+      if (read && read.from > start && !negated(t, read)) return read;
+    }
+  }
+  return doneWord(t, first, blocked);
+}
+
+/** Leading words that are as often a thing as an act: "cost of the kit", "time for…", "set of plugs". */
+function isNounUse(t: readonly Token[], { from, next }: KindRead): boolean {
+  const word = t[from]!.lower;
+  const behind = t[next]?.lower;
+  if (next - from > 1) return false;
+  if (word === 'does' || word === 'do') return t[t.length - 1]?.text !== '?';
+  if (behind === 'of' && /^(?:set|cost|time|bill|split)$/.test(word)) return true;
+  if (word === 'set') return behind === undefined || behind === 'screw' || behind === 'screws';
+  return false;
+}
+
+function negated(t: readonly Token[], { from, kind }: KindRead): boolean {
+  if (kind === 'waiting') return false;
+  return /^(?:not|never|isn't|aren't|wasn't|to|be|no)$/.test(t[from - 1]?.lower ?? '');
+}
+
+/** A first word in -ed that no list holds ("decoked the head") is work done. */
+function doneWord(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {
+  const tok = t[first];
+  if (!tok || tok.type !== 'word' || blocked(first)) return null;
+  if (!/^(?:re-?)?[a-z]{3,}ed$/.test(tok.lower) || /^(?:need|used|supposed|seized|perished|indeed|shed|bed|red)/.test(tok.lower)) return null;
+  return { kind: 'did', from: first, next: first + 1, subject: 'after' };
+}

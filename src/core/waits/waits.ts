@@ -1,0 +1,61 @@
+/** What a car stands waiting for, read from its logbook. */
+import type { EffectiveEntry } from '../log/entries.ts';
+import { dayOf, daysBetween, formatDay, type Day } from '../time/days.ts';
+
+/** An open wait: what for, since when, when it should end, from whom. */
+export interface Wait {
+  entryId: string;
+  subject: string;
+  since: Day;
+  due?: Day;
+  vendor?: string;
+}
+
+/** Kinds of entry that begin or end a wait. */
+export const WAIT_KINDS = ['waiting', 'resumed', 'arrived'] as const;
+
+/**
+ * Waits still open after these entries (of one build, any order). `resumed` with a subject ends the waits it
+ * names, without one it ends all; `arrived` ends only the waits it names.
+ */
+export function openWaits(entries: readonly EffectiveEntry[], timeZone: string): Wait[] {
+  const ordered = [...entries].filter((e) => !e.withdrawn).sort((a, b) => a.seq - b.seq);
+  let open: Wait[] = [];
+  for (const e of ordered) {
+    if (e.kind === 'waiting') open.push(toWait(e, timeZone));
+    else if (e.kind === 'resumed') open = open.filter((w) => e.facts.subject !== undefined && !sameThing(w, e));
+    else if (e.kind === 'arrived') open = open.filter((w) => !sameThing(w, e));
+  }
+  return open;
+}
+
+function toWait(e: EffectiveEntry, timeZone: string): Wait {
+  return {
+    entryId: e.id,
+    subject: e.facts.subject ?? e.text,
+    since: e.facts.on ?? dayOf(e.at, timeZone),
+    ...(e.facts.due === undefined ? {} : { due: e.facts.due }),
+    ...(e.facts.vendor === undefined ? {} : { vendor: e.facts.vendor }),
+  };
+}
+
+const wordsOf = (s: string): string[] =>
+  s
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((w) => w.length > 2 && w !== 'the' && w !== 'and')
+    .map((w) => w.replace(/s$/, ''));
+
+function sameThing(wait: Wait, e: EffectiveEntry): boolean {
+  const said = new Set(wordsOf(e.facts.subject ?? e.text));
+  return wordsOf(wait.subject).some((w) => said.has(w));
+}
+
+/** "Waiting 9 days for the glass (due Fri 27 Nov)". */
+export function waitInWords(wait: Wait, today: Day, locale: string): string {
+  const days = Math.max(0, daysBetween(wait.since, today));
+  const long = days === 0 ? 'since today' : days === 1 ? '1 day' : `${days} days`;
+  const due = wait.due ? ` (${wait.due < today ? 'was due' : 'due'} ${formatDay(wait.due, locale, today)})` : '';
+  const who = wait.vendor ? ` from ${wait.vendor}` : '';
+  return `Waiting ${long} for ${wait.subject}${who}${due}`;
+}
