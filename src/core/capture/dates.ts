@@ -47,7 +47,11 @@ export function findDays(t: readonly Token[], today: Day, monthFirst: boolean): 
 }
 
 /** Looks back over "due in on", "ready by" to the word that gives the day its role. */
-function roleOf(t: readonly Token[], from: number, said: SaidDay): { role: 'due' | 'on' | null; from: number } {
+function roleOf(
+  t: readonly Token[],
+  from: number,
+  said: SaidDay,
+): { role: 'due' | 'on' | null; from: number } {
   let at = from - 1;
   if (t[at]?.lower === 'the') at -= 1;
   let start = from;
@@ -80,7 +84,13 @@ function dayAt(t: readonly Token[], i: number, today: Day, monthFirst: boolean):
   ); // prettier-ignore
 }
 
-const said = (from: number, next: number, day: Day, when: SaidDay['when'], otherSide?: Day): Found<SaidDay> => ({
+const said = (
+  from: number,
+  next: number,
+  day: Day,
+  when: SaidDay['when'],
+  otherSide?: Day,
+): Found<SaidDay> => ({
   value: otherSide === undefined ? { day, when } : { day, when, otherSide },
   from,
   next,
@@ -88,7 +98,8 @@ const said = (from: number, next: number, day: Day, when: SaidDay['when'], other
 
 function iso(t: readonly Token[], i: number): Found<SaidDay> | null {
   const [y, d1, m, d2, d] = [t[i], t[i + 1], t[i + 2], t[i + 3], t[i + 4]];
-  if (!y || !/^\d{4}$/.test(y.text) || d1?.text !== '-' || d2?.text !== '-' || !m?.glued || !d?.glued) return null;
+  if (!y || !/^\d{4}$/.test(y.text) || d1?.text !== '-' || d2?.text !== '-' || !m?.glued || !d?.glued)
+    return null;
   const day = dayFromParts(Number(y.text), Number(m.text), Number(d.text));
   return day ? said(i, i + 5, day, 'open') : null;
 }
@@ -103,11 +114,15 @@ function relativeWord(t: readonly Token[], i: number, today: Day): Found<SaidDay
     case 'yesterday':
       return said(i, i + 1, addDays(today, -1), 'past');
     case 'this':
-      return /^(?:morning|afternoon|evening)$/.test(t[i + 1]?.lower ?? '') ? said(i, i + 2, today, 'open') : null;
+      return /^(?:morning|afternoon|evening)$/.test(t[i + 1]?.lower ?? '')
+        ? said(i, i + 2, today, 'open')
+        : null;
     case 'day': {
       const which = t[i + 2]?.lower;
-      if (which === 'tomorrow' && t[i + 1]?.lower === 'after') return said(lead(t, i), i + 3, addDays(today, 2), 'future');
-      if (which === 'yesterday' && t[i + 1]?.lower === 'before') return said(lead(t, i), i + 3, addDays(today, -2), 'past');
+      if (which === 'tomorrow' && t[i + 1]?.lower === 'after')
+        return said(lead(t, i), i + 3, addDays(today, 2), 'future');
+      if (which === 'yesterday' && t[i + 1]?.lower === 'before')
+        return said(lead(t, i), i + 3, addDays(today, -2), 'past');
       return null;
     }
     default:
@@ -118,15 +133,20 @@ function relativeWord(t: readonly Token[], i: number, today: Day): Found<SaidDay
 const lead = (t: readonly Token[], i: number): number => (t[i - 1]?.lower === 'the' ? i - 1 : i);
 
 /** The coming such weekday, strictly after today. */
-const coming = (today: Day, weekday: number): Day => addDays(today, ((weekday - weekdayOf(today) + 6) % 7) + 1);
+const coming = (today: Day, weekday: number): Day =>
+  addDays(today, ((weekday - weekdayOf(today) + 6) % 7) + 1);
 /** The last such weekday, strictly before today. */
-const past = (today: Day, weekday: number): Day => addDays(today, -(((weekdayOf(today) - weekday + 6) % 7) + 1));
+const past = (today: Day, weekday: number): Day =>
+  addDays(today, -(((weekdayOf(today) - weekday + 6) % 7) + 1));
 /** Monday of the week `weeks` from this one. */
 const mondayIn = (today: Day, weeks: number): Day => addDays(today, 1 - weekdayOf(today) + 7 * weeks);
 
 function weekdayAt(t: readonly Token[], i: number, today: Day): Found<SaidDay> | null {
   const first = t[i]?.lower ?? '';
-  if ((first === 'next' || first === 'last' || first === 'this') && WEEKDAYS[t[i + 1]?.lower ?? ''] !== undefined) {
+  if (
+    (first === 'next' || first === 'last' || first === 'this') &&
+    WEEKDAYS[t[i + 1]?.lower ?? ''] !== undefined
+  ) {
     const wd = WEEKDAYS[t[i + 1]!.lower]!;
     if (first === 'last') return said(i, i + 2, past(today, wd), 'past');
     // "next friday" is the Friday of next week; "this friday" the coming one.
@@ -142,14 +162,20 @@ function weekdayAt(t: readonly Token[], i: number, today: Day): Found<SaidDay> |
   if (a === 'after' && b === 'next') return said(i, i + 3, addDays(mondayIn(today, 2), wd - 1), 'future');
   if (a === 'next' && b === 'week') return said(i, i + 3, addDays(mondayIn(today, 1), wd - 1), 'future');
   if (a === 'last' && b === 'week') return said(i, i + 3, addDays(mondayIn(today, -1), wd - 1), 'past');
-  const dated = dayOfMonth(t, i + 1, today) ?? (t[i + 1]?.lower === 'the' ? dayOfMonth(t, i + 2, today) : null);
+  const dated =
+    dayOfMonth(t, i + 1, today) ?? (t[i + 1]?.lower === 'the' ? dayOfMonth(t, i + 2, today) : null);
   if (dated) return { ...dated, from: i };
   return said(i, i + 1, coming(today, wd), 'open', past(today, wd));
 }
 
 function shortIsDay(t: readonly Token[], i: number): boolean {
   const before = t[i - 1]?.lower ?? '';
-  return DUE_WORDS.has(before) || PAST_WORDS.has(before) || t[i - 1]?.text === ',' || (i === t.length - 1 && t[i]!.lower !== 'sun');
+  return (
+    DUE_WORDS.has(before) ||
+    PAST_WORDS.has(before) ||
+    t[i - 1]?.text === ',' ||
+    (i === t.length - 1 && t[i]!.lower !== 'sun')
+  );
 }
 
 /** "next week", "the week after next", "end of the month", "a week on friday". */
@@ -159,15 +185,18 @@ function weekAt(t: readonly Token[], i: number, today: Day): Found<SaidDay> | nu
   if (w(0) === 'last' && w(1) === 'week') return said(i, i + 2, mondayIn(today, -1), 'past');
   if (w(0) === 'this' && w(1) === 'week') return said(i, i + 2, addDays(mondayIn(today, 0), 4), 'open');
   if (w(0) === 'next' && w(1) === 'month') return said(i, i + 2, startOfMonth(today, 1), 'future');
-  if (w(0) === 'week' && w(1) === 'after' && w(2) === 'next') return said(lead(t, i), i + 3, mondayIn(today, 2), 'future');
+  if (w(0) === 'week' && w(1) === 'after' && w(2) === 'next')
+    return said(lead(t, i), i + 3, mondayIn(today, 2), 'future');
   if ((w(0) === 'a' || w(0) === 'one') && w(1) === 'week' && w(2) === 'on' && WEEKDAYS[w(3)] !== undefined)
     return said(i, i + 4, addDays(coming(today, WEEKDAYS[w(3)]!), 7), 'future');
   if (w(0) === 'end' && w(1) === 'of') {
     const the = w(2) === 'the' || w(2) === 'this' || w(2) === 'next' ? 1 : 0;
     const next = w(2) === 'next';
     const at = lead(t, i);
-    if (w(2 + the) === 'month') return said(at, i + 3 + the, addDays(startOfMonth(today, next ? 2 : 1), -1), 'future');
-    if (w(2 + the) === 'week') return said(at, i + 3 + the, addDays(mondayIn(today, next ? 1 : 0), 4), 'future');
+    if (w(2 + the) === 'month')
+      return said(at, i + 3 + the, addDays(startOfMonth(today, next ? 2 : 1), -1), 'future');
+    if (w(2 + the) === 'week')
+      return said(at, i + 3 + the, addDays(mondayIn(today, next ? 1 : 0), 4), 'future');
   }
   return null;
 }
@@ -190,7 +219,8 @@ function spanOfTime(t: readonly Token[], i: number, today: Day): Found<SaidDay> 
 function spanDays(t: readonly Token[], i: number): { value: number; next: number } | null {
   const tok = t[i];
   if (!tok) return null;
-  if (tok.lower === 'a' && t[i + 1]?.lower === 'couple' && t[i + 2]?.lower === 'of') return times(t, i + 3, 2);
+  if (tok.lower === 'a' && t[i + 1]?.lower === 'couple' && t[i + 2]?.lower === 'of')
+    return times(t, i + 3, 2);
   if (/^an?$/.test(tok.lower)) return times(t, i + 1, 1);
   if (/^\d{1,3}$/.test(tok.text)) return times(t, i + 1, Number(tok.text));
   const spoken = readBelowHundred(t, i);
@@ -218,7 +248,11 @@ function dayOfMonth(t: readonly Token[], i: number, today: Day): Found<SaidDay> 
   const month = MONTHS[t[n.next + of]?.lower ?? ''];
   if (month !== undefined) return monthDay(t, i, n.next + of + 1, month, n.value, today);
   if (!n.ordinal || t[i - 1]?.lower !== 'the') return null;
-  if (t[n.next]?.type === 'word' && /^(?:one|gear|bolt|time|cylinder|set|pair|lot|attempt|coat|go|hole|speed)$/.test(t[n.next]!.lower)) return null;
+  if (
+    t[n.next]?.type === 'word' &&
+    /^(?:one|gear|bolt|time|cylinder|set|pair|lot|attempt|coat|go|hole|speed)$/.test(t[n.next]!.lower)
+  )
+    return null;
   const thisMonth = startOfMonth(today);
   const day = dayFromParts(Number(thisMonth.slice(0, 4)), Number(thisMonth.slice(5, 7)), n.value);
   const nextMonth = startOfMonth(today, 1);
@@ -238,7 +272,14 @@ function ordinalAt(t: readonly Token[], i: number): { value: number; next: numbe
   return { value, next: ordinal ? i + 2 : i + 1, ordinal };
 }
 
-function monthDay(t: readonly Token[], from: number, next: number, month: number, dom: number, today: Day): Found<SaidDay> | null {
+function monthDay(
+  t: readonly Token[],
+  from: number,
+  next: number,
+  month: number,
+  dom: number,
+  today: Day,
+): Found<SaidDay> | null {
   const comma = t[next]?.text === ',' ? 1 : 0;
   const year = t[next + comma];
   if (year && /^(?:19|20)\d\d$/.test(year.text)) {

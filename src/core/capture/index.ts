@@ -98,7 +98,11 @@ export function parseLine(text: string, context: CaptureContext): ParsedLine {
   const price = readPrice(r, kind);
   readClass(r);
   readCount(r, kind);
-  const zone = findZone(r.t, r.start, (i) => r.blocked(i) || (kind !== null && i >= kind.from && i < kind.next));
+  const zone = findZone(
+    r.t,
+    r.start,
+    (i) => r.blocked(i) || (kind !== null && i >= kind.from && i < kind.next),
+  );
   if (zone) {
     r.result.zone = zone.value;
     r.take('zone', zone);
@@ -127,7 +131,10 @@ function readPrefix(r: Reading): void {
   if (r.start === 0) {
     const build = nameAt(known.builds, t, the);
     const then = build && t[build.next];
-    const speaks = then && (/^(?:is|has|to|needs|had|was|went|now|moved|gone|still|wants|,|-|–|—)$/.test(then.lower) || readKind(t, build.next, r.blocked)?.from === build.next);
+    const speaks =
+      then &&
+      (/^(?:is|has|to|needs|had|was|went|now|moved|gone|still|wants|,|-|–|—)$/.test(then.lower) ||
+        readKind(t, build.next, r.blocked)?.from === build.next);
     if (build && (speaks || build.next - build.from > 1)) {
       nameBuild(r, build.value, { from: the ? 0 : build.from, next: build.next });
       r.start = build.next + (then && /^[,–—-]$/.test(then.text) ? 1 : 0);
@@ -143,7 +150,11 @@ function readPrefix(r: Reading): void {
 
 const named = ({ id, name }: { id: string; name: string }): Named => ({ id, name });
 
-function nameBuild(r: Reading, build: { id: string; name: string }, found: { from: number; next: number }): void {
+function nameBuild(
+  r: Reading,
+  build: { id: string; name: string },
+  found: { from: number; next: number },
+): void {
   r.result.build = named(build);
   r.take('build', found);
 }
@@ -180,9 +191,14 @@ function readNames(r: Reading): void {
     for (const b of findNames(known.builds, t, r.start)) {
       const before = t[b.from - 1]?.lower ?? '';
       const whole = b.next - b.from > 1;
-      const pointed = before === 'the' && /^(?:on|for|in|to|from|at|of|off|with|onto|into)$/.test(t[b.from - 2]?.lower ?? '');
+      const pointed =
+        before === 'the' &&
+        /^(?:on|for|in|to|from|at|of|off|with|onto|into)$/.test(t[b.from - 2]?.lower ?? '');
       if (!r.free(b) || !(whole || pointed || /^(?:on|for)$/.test(before))) continue;
-      nameBuild(r, b.value, { from: /^(?:on|for)$/.test(before) ? b.from - 1 : pointed ? b.from - 2 : b.from, next: b.next });
+      nameBuild(r, b.value, {
+        from: /^(?:on|for)$/.test(before) ? b.from - 1 : pointed ? b.from - 2 : b.from,
+        next: b.next,
+      });
       break;
     }
   }
@@ -196,7 +212,8 @@ function readNames(r: Reading): void {
     if (!r.free(p) || result.place) continue;
     result.place = named(p.value);
     let from = p.from;
-    while (/^(?:the|to|on|in|onto|into|at|back|over)$/.test(t[from - 1]?.lower ?? '') && from > r.start) from -= 1;
+    while (/^(?:the|to|on|in|onto|into|at|back|over)$/.test(t[from - 1]?.lower ?? '') && from > r.start)
+      from -= 1;
     r.take('place', { from, next: p.next });
   }
   for (const p of findNames(known.people, t, r.start)) {
@@ -215,7 +232,15 @@ function settleKind(r: Reading, read: KindRead | null): void {
   if (read && startsInHours && (kind === 'did' || kind === 'fitted' || kind === 'spent')) kind = 'hours';
   if (kind === 'hours' && result.minutes === undefined) kind = 'note';
   if (!read) kind = inferKind(r);
-  if (kind === 'moved' && read && t[read.from]!.lower === 'sent' && !result.place && !unknownVendor(t, r.blocked) && !result.vendor) kind = 'note';
+  if (
+    kind === 'moved' &&
+    read &&
+    t[read.from]!.lower === 'sent' &&
+    !result.place &&
+    !unknownVendor(t, r.blocked) &&
+    !result.vendor
+  )
+    kind = 'note';
   result.kind = kind;
   if (read) r.take('kind', read);
 }
@@ -248,9 +273,11 @@ function settleDays(r: Reading, days: ReturnType<typeof findDays>): void {
   const { result } = r;
   for (const d of days) {
     const { day, when, otherSide } = d.value;
-    const role = d.role ?? (FORWARD.has(result.kind) && when !== 'past' && day !== r.context.today ? 'due' : 'on');
+    const role =
+      d.role ?? (FORWARD.has(result.kind) && when !== 'past' && day !== r.context.today ? 'due' : 'on');
     if (result[role] !== undefined) continue;
-    result[role] = role === 'on' && when === 'open' && otherSide !== undefined && day > r.context.today ? otherSide : day;
+    result[role] =
+      role === 'on' && when === 'open' && otherSide !== undefined && day > r.context.today ? otherSide : day;
     const [first, last] = [r.t[d.from]!, r.t[d.next - 1]!];
     result.spans.push({ field: role, start: first.start, end: last.end });
   }
@@ -262,7 +289,16 @@ function readPrice(r: Reading, kind: KindRead | null): Found<Price> | null {
   const vendorSpan = result.spans.find((s) => s.field === 'vendor');
   const vendorEnds = vendorSpan ? t.findIndex((tok) => tok.start >= vendorSpan.end) : -1;
   const price =
-    marked ?? findBarePrice(t, result.kind, kind ? kind.next : r.start, context.currency, known.mark, r.blocked, vendorEnds);
+    marked ??
+    findBarePrice(
+      t,
+      result.kind,
+      kind ? kind.next : r.start,
+      context.currency,
+      known.mark,
+      r.blocked,
+      vendorEnds,
+    );
   if (!price) return null;
   r.take('moneyMinor', price);
   return price;
@@ -277,7 +313,8 @@ function settlePrice(r: Reading, price: Found<Price> | null): void {
 }
 
 const CLASS_WORD = /^(?:safety|must|should|nice)$/;
-const NOT_CLASS_BEFORE = /^(?:it|we|you|they|that|he|she|i|this|which|looks|look|very|really|a|is|was|quite|be|so|the|too|all|one|who|nothing)$/;
+const NOT_CLASS_BEFORE =
+  /^(?:it|we|you|they|that|he|she|i|this|which|looks|look|very|really|a|is|was|quite|be|so|the|too|all|one|who|nothing)$/;
 
 /** A class stands by itself: its own segment, or the last word of the line. */
 function readClass(r: Reading): void {
@@ -286,9 +323,14 @@ function readClass(r: Reading): void {
     const word = t[i]!.lower;
     if (!CLASS_WORD.test(word) || r.blocked(i)) continue;
     let next = i + 1;
-    while (/^(?:have|to|do|done|be|item|line|one|critical|issue|first|class)$/.test(t[next]?.lower ?? '')) next += 1;
+    while (/^(?:have|to|do|done|be|item|line|one|critical|issue|first|class)$/.test(t[next]?.lower ?? ''))
+      next += 1;
     const before = t[i - 1];
-    const openBefore = !before || /^[,;.:(–—-]$/.test(before.text) || r.blocked(i - 1) || /^(?:and|class|a)$/.test(before.lower);
+    const openBefore =
+      !before ||
+      /^[,;.:(–—-]$/.test(before.text) ||
+      r.blocked(i - 1) ||
+      /^(?:and|class|a)$/.test(before.lower);
     const openAfter = !t[next] || /^[,;.)!]$/.test(t[next]!.text);
     const last = !t[next] && !NOT_CLASS_BEFORE.test(before?.lower ?? '');
     if (!(openAfter && (openBefore || last)) && !(word === 'safety' && next > i + 1)) continue;
@@ -298,7 +340,20 @@ function readClass(r: Reading): void {
   }
 }
 
-const COUNTED: ReadonlySet<Kind> = new Set<Kind>(['ordered', 'arrived', 'fitted', 'did', 'spent', 'found', 'waiting', 'asked', 'note', 'resumed', 'decided', 'moved']);
+const COUNTED: ReadonlySet<Kind> = new Set<Kind>([
+  'ordered',
+  'arrived',
+  'fitted',
+  'did',
+  'spent',
+  'found',
+  'waiting',
+  'asked',
+  'note',
+  'resumed',
+  'decided',
+  'moved',
+]);
 const SETS: Record<string, number> = { pair: 2, couple: 2, dozen: 12 };
 
 /** "2 window winders", "three off", "x4", "a pair of", "half a dozen". */
@@ -326,7 +381,9 @@ function offAt(r: Reading, i: number): Found<number> | null {
   if (!n) return null;
   const behind = t[n.next];
   const off = behind?.lower === 'off' && !/^(?:the|it|its|a|with|to)$/.test(t[n.next + 1]?.lower ?? '');
-  return off || behind?.lower === 'x' || behind?.text === '×' ? { value: n.value, from: i, next: n.next + 1 } : null;
+  return off || behind?.lower === 'x' || behind?.text === '×'
+    ? { value: n.value, from: i, next: n.next + 1 }
+    : null;
 }
 
 function setAt(r: Reading, i: number): Found<number> | null {
@@ -347,7 +404,8 @@ function setAt(r: Reading, i: number): Found<number> | null {
 /** A whole number below 10,000 that is not a year, a size or part of a name (M8). */
 function whole(r: Reading, i: number): { value: number; next: number } | null {
   const { t, known } = r;
-  if (r.blocked(i) || (t[i]?.glued && i > 0 && t[i - 1]!.type === 'word') || t[i - 1]?.text === '/' ) return null;
+  if (r.blocked(i) || (t[i]?.glued && i > 0 && t[i - 1]!.type === 'word') || t[i - 1]?.text === '/')
+    return null;
   const n = readNumber(t, i, known.mark);
   if (!n || !Number.isInteger(n.value) || n.value < 1 || n.value > 9999 || n.form === 'fraction') return null;
   if (t[i]!.type === 'number' && /^(?:18|19|20)\d\d$/.test(t[i]!.text)) return null;
@@ -360,7 +418,12 @@ function whole(r: Reading, i: number): { value: number; next: number } | null {
 function startsSubject(r: Reading, i: number, kind: KindRead | null): boolean {
   const at = kind && kind.subject === 'after' ? kind.next : r.start;
   let first = at;
-  while (first < r.t.length && (r.blocked(first) || /^(?:the|another|on|for|about|all|some|our|of|only|me|us|by|in|and|,|:)$/.test(r.t[first]!.lower))) first += 1;
+  while (
+    first < r.t.length &&
+    (r.blocked(first) ||
+      /^(?:the|another|on|for|about|all|some|our|of|only|me|us|by|in|and|,|:)$/.test(r.t[first]!.lower))
+  )
+    first += 1;
   return i === first;
 }
 
@@ -369,7 +432,13 @@ function plainCount(r: Reading, i: number): Found<number> | null {
   const n = whole(r, i);
   const noun = n && r.t[n.next];
   if (!n || !noun || noun.type !== 'word' || r.blocked(n.next)) return null;
-  if (noun.glued || /^(?:on|for|to|and|at|from|or|of|th|st|nd|rd|in|with|by|is|was|then|speed|stroke|cylinder|door|volt|pot|o'clock|oclock|way|ton|tonne|piece|pin|core|part|percent|degrees?)$/.test(noun.lower)) return null;
+  if (
+    noun.glued ||
+    /^(?:on|for|to|and|at|from|or|of|th|st|nd|rd|in|with|by|is|was|then|speed|stroke|cylinder|door|volt|pot|o'clock|oclock|way|ton|tonne|piece|pin|core|part|percent|degrees?)$/.test(
+      noun.lower,
+    )
+  )
+    return null;
   return { value: n.value, from: i, next: n.next };
 }
 
@@ -386,8 +455,20 @@ const KEPT_ANYWAY: ReadonlySet<string> = new Set(['kind', 'subject', 'build', 'm
 /** Parts that mean nothing for this kind (hours of a wait) are left in the text. */
 function dropForeignFields(r: Reading): void {
   const { fields } = KIND_SPECS[r.result.kind];
-  const keep = (field: SpanField): boolean => KEPT_ANYWAY.has(field) || (fields as readonly string[]).includes(field);
-  for (const field of ['minutes', 'moneyMinor', 'quantity', 'due', 'on', 'vendor', 'person', 'place', 'class', 'zone'] as const)
+  const keep = (field: SpanField): boolean =>
+    KEPT_ANYWAY.has(field) || (fields as readonly string[]).includes(field);
+  for (const field of [
+    'minutes',
+    'moneyMinor',
+    'quantity',
+    'due',
+    'on',
+    'vendor',
+    'person',
+    'place',
+    'class',
+    'zone',
+  ] as const)
     if (!keep(field)) delete r.result[field];
   r.result.spans = r.result.spans.filter((s) => keep(s.field));
 }

@@ -88,7 +88,8 @@ function longest(trie: Trie, t: readonly Token[], i: number): KindRead | null {
   let node: Trie | undefined = trie;
   let best: KindRead | null = null;
   for (let at = i; node; at += 1) {
-    if (node.kind !== undefined) best = { kind: node.kind, from: i, next: at, subject: node.subject ?? 'after' };
+    if (node.kind !== undefined)
+      best = { kind: node.kind, from: i, next: at, subject: node.subject ?? 'after' };
     const word: string | undefined = t[at]?.lower;
     node = word === undefined ? undefined : node.next.get(word);
   }
@@ -112,7 +113,11 @@ function skipFiller(t: readonly Token[], start: number): number {
  * The kind of the line between tokens `start` and the end. `blocked` are tokens that are part of a number,
  * name or date and so cannot say a kind. Null when no word says it.
  */
-export function readKind(t: readonly Token[], start: number, blocked: (i: number) => boolean): KindRead | null {
+export function readKind(
+  t: readonly Token[],
+  start: number,
+  blocked: (i: number) => boolean,
+): KindRead | null {
   const first = skipFiller(t, start);
   const leading = blocked(first) ? null : longest(LEADING_TRIE, t, first);
   if (leading && !isNounUse(t, leading)) return leading;
@@ -146,6 +151,10 @@ function negated(t: readonly Token[], { from, kind }: KindRead): boolean {
 function doneWord(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {
   const tok = t[first];
   if (!tok || tok.type !== 'word' || blocked(first)) return null;
-  if (!/^(?:re-?)?[a-z]{3,}ed$/.test(tok.lower) || /^(?:need|used|supposed|seized|perished|indeed|shed|bed|red)/.test(tok.lower)) return null;
+  if (
+    !/^(?:re-?)?[a-z]{3,}ed$/.test(tok.lower) ||
+    /^(?:need|used|supposed|seized|perished|indeed|shed|bed|red)/.test(tok.lower)
+  )
+    return null;
   return { kind: 'did', from: first, next: first + 1, subject: 'after' };
 }

@@ -19,13 +19,22 @@ const nameWords = (name: string): string[] =>
     .filter((w) => w !== '' && w !== 'and');
 
 /** Index of full names and aliases; with `byFirstWord`, of first words too where only one bears it. */
-export function indexNames(known: readonly Known[], options: { firstWord?: boolean; everyWord?: boolean; headWord?: boolean } = {}): NameIndex {
+export function indexNames(
+  known: readonly Known[],
+  options: { firstWord?: boolean; everyWord?: boolean; headWord?: boolean } = {},
+): NameIndex {
   const index: NameIndex = new Map();
   const add = (words: string[], k: Known): void => {
     const first = words[0];
     if (first === undefined) return;
     const row = index.get(first) ?? [];
-    if (row.some((r) => r.known.id === k.id && r.words.length === words.length && r.words.every((w, i) => w === words[i]))) return;
+    if (
+      row.some(
+        (r) =>
+          r.known.id === k.id && r.words.length === words.length && r.words.every((w, i) => w === words[i]),
+      )
+    )
+      return;
     row.push({ words, known: k });
     index.set(first, row);
   };
@@ -37,7 +46,24 @@ export function indexNames(known: readonly Known[], options: { firstWord?: boole
   return index;
 }
 
-const DULL = new Set(['the', 'of', 'a', 'an', 'to', 'for', 'van', 'car', 'truck', 'mr', 'mrs', 'ms', 'dr', 'ltd', 'sons', 'co']);
+const DULL = new Set([
+  'the',
+  'of',
+  'a',
+  'an',
+  'to',
+  'for',
+  'van',
+  'car',
+  'truck',
+  'mr',
+  'mrs',
+  'ms',
+  'dr',
+  'ltd',
+  'sons',
+  'co',
+]);
 
 /** Words that belong to one name only. */
 function soleWords(known: readonly Known[], pick: (words: string[]) => string[]): Map<string, Known> {
@@ -95,7 +121,8 @@ export function findNames(index: NameIndex, t: readonly Token[], start = 0): Fou
   return found;
 }
 
-const isCapital = (tok: Token | undefined): boolean => tok !== undefined && tok.type === 'word' && /^\p{Lu}/u.test(tok.text);
+const isCapital = (tok: Token | undefined): boolean =>
+  tok !== undefined && tok.type === 'word' && /^\p{Lu}/u.test(tok.text);
 
 /** Trades one sends work to; "from the welder" names a vendor even where its firm is not known. */
 const TRADES =
@@ -112,8 +139,12 @@ export function unknownVendor(t: readonly Token[], blocked: (i: number) => boole
     if (/^(?:with|off|to)$/.test(t[i]!.lower) || the) continue;
     if (!isCapital(t[at]) || blocked(at)) continue;
     let next = at + 1;
-    while (isCapital(t[next]) || (/^(?:&|and|of)$/.test(t[next]?.lower ?? '') && isCapital(t[next + 1]))) next += 1;
-    const name = t.slice(at, next).map((x) => x.text).join(' ');
+    while (isCapital(t[next]) || (/^(?:&|and|of)$/.test(t[next]?.lower ?? '') && isCapital(t[next + 1])))
+      next += 1;
+    const name = t
+      .slice(at, next)
+      .map((x) => x.text)
+      .join(' ');
     return { value: { name }, from: i, next };
   }
   return null;

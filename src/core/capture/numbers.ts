@@ -17,7 +17,15 @@ const UNITS: Record<string, number> = {
 const TENS: Record<string, number> = {
   twenty: 20, thirty: 30, forty: 40, fourty: 40, fifty: 50, sixty: 60, seventy: 70, eighty: 80, ninety: 90,
 }; // prettier-ignore
-const GLYPHS: Record<string, number> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅛': 0.125, '⅜': 0.375, '⅝': 0.625, '⅞': 0.875 };
+const GLYPHS: Record<string, number> = {
+  '½': 0.5,
+  '¼': 0.25,
+  '¾': 0.75,
+  '⅛': 0.125,
+  '⅜': 0.375,
+  '⅝': 0.625,
+  '⅞': 0.875,
+};
 const PARTS: Record<string, number> = {
   half: 0.5, quarter: 0.25, quarters: 0.25, third: 1 / 3, thirds: 1 / 3, eighth: 0.125, eighths: 0.125,
   sixteenth: 0.0625, sixteenths: 0.0625, tenth: 0.1, tenths: 0.1,

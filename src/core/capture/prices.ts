@@ -18,7 +18,12 @@ const WORDS: Record<string, string[]> = {
   quid: ['GBP'], pound: ['GBP'], pounds: ['GBP'], sterling: ['GBP'], dollar: DOLLARS, dollars: DOLLARS, buck: DOLLARS, bucks: DOLLARS,
   euro: ['EUR'], euros: ['EUR'], kr: CROWNS, kronor: CROWNS, kroner: CROWNS, crowns: CROWNS, francs: ['CHF'], yen: ['JPY'],
 }; // prettier-ignore
-const SMALL: Record<string, string[]> = { p: ['GBP'], pence: ['GBP'], cents: [...DOLLARS, 'EUR'], cent: [...DOLLARS, 'EUR'] };
+const SMALL: Record<string, string[]> = {
+  p: ['GBP'],
+  pence: ['GBP'],
+  cents: [...DOLLARS, 'EUR'],
+  cent: [...DOLLARS, 'EUR'],
+};
 
 const isWord = (t: Token | undefined, words: RegExp): boolean => t !== undefined && words.test(t.lower);
 
@@ -42,7 +47,8 @@ export function findMarkedPrices(
 
 function markedAt(t: readonly Token[], i: number, currency: string, mark: '.' | ','): Found<Price> | null {
   const tok = t[i]!;
-  const before = SYMBOLS[tok.text] ?? (/^[A-Z]{3}$/.test(tok.text) && tok.text === currency ? [currency] : undefined);
+  const before =
+    SYMBOLS[tok.text] ?? (/^[A-Z]{3}$/.test(tok.text) && tok.text === currency ? [currency] : undefined);
   if (before) {
     const n = readAmount(t, i + 1, mark);
     if (!n || !before.includes(currency)) return null;
@@ -102,13 +108,25 @@ export function readAmount(t: readonly Token[], i: number, mark: '.' | ','): Amo
   if (!cents || cents.value < 10) return n;
   // "one twenty quid" counts in hundreds; "seventy-two fifty" in pounds and pence.
   const hundreds = n.value < 10 && WORDS[t[cents.next]?.lower ?? ''] !== undefined;
-  return { value: hundreds ? n.value * 100 + cents.value : n.value + cents.value / 100, next: cents.next, form: 'cents' };
+  return {
+    value: hundreds ? n.value * 100 + cents.value : n.value + cents.value / 100,
+    next: cents.next,
+    form: 'cents',
+  };
 }
 
-function price(t: readonly Token[], from: number, next: number, major: number, currency: string): Found<Price> | null {
+function price(
+  t: readonly Token[],
+  from: number,
+  next: number,
+  major: number,
+  currency: string,
+): Found<Price> | null {
   const minor = toMinor(major, currency);
   if (minor === null) return null;
-  const each = isWord(t[next], /^(?:each|apiece|ea|per)$/) || (t[next]?.lower === 'a' && isWord(t[next + 1], /^(?:piece|pop|go|time)$/));
+  const each =
+    isWord(t[next], /^(?:each|apiece|ea|per)$/) ||
+    (t[next]?.lower === 'a' && isWord(t[next + 1], /^(?:piece|pop|go|time)$/));
   const width = each ? (t[next]!.lower === 'a' ? 2 : 1) : 0;
   return { value: { minor, each }, from, next: next + width };
 }
@@ -124,9 +142,19 @@ function boundary(t: readonly Token[], i: number): boolean {
 }
 
 /** Kinds in which a bare number can be a price. */
-const PRICED: ReadonlySet<Kind> = new Set<Kind>(['found', 'ordered', 'spent', 'did', 'asked', 'decided', 'arrived', 'fitted']);
+const PRICED: ReadonlySet<Kind> = new Set<Kind>([
+  'found',
+  'ordered',
+  'spent',
+  'did',
+  'asked',
+  'decided',
+  'arrived',
+  'fitted',
+]);
 const PRICE_WORDS = /^(?:cost|costs|costing|price|priced|quoted|quote|quotes|paid|total|totalling|totaling|budget|estimate|estimated|reckon|charged|worth|bill|invoice)$/; // prettier-ignore
-const LOOSE_WORDS = /^(?:at|for|about|around|roughly|say|circa|near|approx|maybe|probably|of|was|is|under|over)$/;
+const LOOSE_WORDS =
+  /^(?:at|for|about|around|roughly|say|circa|near|approx|maybe|probably|of|was|is|under|over)$/;
 
 /** A bare amount where, for this kind of entry, only a price can stand. First such wins. */
 export function findBarePrice(
@@ -144,7 +172,10 @@ export function findBarePrice(
     if (SYMBOLS[t[i - 1]?.text ?? '']) continue; // somebody else's currency
     const n = readAmount(t, i, mark);
     if (!n) continue;
-    const evident = !foreign(t, n.next) && (n.form !== 'fraction' || n.big === true) && isPriceAt(t, i, n, kind, afterKind, blocked, vendorEnds);
+    const evident =
+      !foreign(t, n.next) &&
+      (n.form !== 'fraction' || n.big === true) &&
+      isPriceAt(t, i, n, kind, afterKind, blocked, vendorEnds);
     if (evident) return price(t, i, n.next, n.value, currency);
     i = n.next - 1;
   }
@@ -152,7 +183,9 @@ export function findBarePrice(
 }
 
 const foreign = (t: readonly Token[], i: number): boolean =>
-  SYMBOLS[t[i]?.text ?? ''] !== undefined || WORDS[t[i]?.lower ?? ''] !== undefined || /^(?:GBP|USD|EUR|AUD|CAD|NZD|SEK|NOK|DKK|CHF|JPY)$/.test(t[i]?.text ?? '');
+  SYMBOLS[t[i]?.text ?? ''] !== undefined ||
+  WORDS[t[i]?.lower ?? ''] !== undefined ||
+  /^(?:GBP|USD|EUR|AUD|CAD|NZD|SEK|NOK|DKK|CHF|JPY)$/.test(t[i]?.text ?? '');
 
 function isPriceAt(
   t: readonly Token[],
@@ -170,8 +203,19 @@ function isPriceAt(
   if (buys && i === vendorEnds && ends) return true;
   if (before?.type === 'word' && PRICE_WORDS.test(before.lower) && ends) return true;
   if (isWord(before, /^to$/) && isWord(t[i - 2], /^(?:came|comes|come|amounts|up)$/) && ends) return true;
-  if (LOOSE_WORDS.test(before?.lower ?? '') && ends && (PRICE_WORDS.test(t[i - 2]?.lower ?? '') || (buys && !/^(?:was|is|of|under|over)$/.test(before!.lower)))) return true;
-  if (before?.lower === 'for' && ends && (kind === 'found' || kind === 'asked' || kind === 'decided') && n.value >= 5) return true;
+  if (
+    LOOSE_WORDS.test(before?.lower ?? '') &&
+    ends &&
+    (PRICE_WORDS.test(t[i - 2]?.lower ?? '') || (buys && !/^(?:was|is|of|under|over)$/.test(before!.lower)))
+  )
+    return true;
+  if (
+    before?.lower === 'for' &&
+    ends &&
+    (kind === 'found' || kind === 'asked' || kind === 'decided') &&
+    n.value >= 5
+  )
+    return true;
   if (n.form === 'cents' && (buys || kind === 'arrived') && ends) return true;
   return standsAlone(t, i, n, blocked) && (n.form === 'cents' || !inList(t, i, n));
 }
@@ -179,15 +223,30 @@ function isPriceAt(
 /** The whole of a comma's segment is this amount, with at most hours and a class beside it: "…, 60 and four hours, must". */
 function standsAlone(t: readonly Token[], i: number, n: Amount, blocked: (i: number) => boolean): boolean {
   let from = i - 1;
-  while (from >= 0 && (blocked(from) || isWord(t[from], /^(?:and|plus|about|around|say|roughly|maybe|another|for)$/))) from -= 1;
+  while (
+    from >= 0 &&
+    (blocked(from) || isWord(t[from], /^(?:and|plus|about|around|say|roughly|maybe|another|for)$/))
+  )
+    from -= 1;
   if (from < 0 || !/^[,;.–—-]$/.test(t[from]!.text)) return false;
   let next = n.next;
-  while (t[next] && (blocked(next) || isWord(t[next], /^(?:and|plus|or|so|must|should|nice|safety|each|all|in|the|pair|lot|parts|materials|material|to|have|inc|vat|tax|cash)$/))) next += 1;
+  while (
+    t[next] &&
+    (blocked(next) ||
+      isWord(
+        t[next],
+        /^(?:and|plus|or|so|must|should|nice|safety|each|all|in|the|pair|lot|parts|materials|material|to|have|inc|vat|tax|cash)$/,
+      ))
+  )
+    next += 1;
   return t[next] === undefined || /^[,;.!]$/.test(t[next]!.text);
 }
 
 /** "cylinders 1, 2, 3": bare numbers side by side are a list, not prices. */
 function inList(t: readonly Token[], i: number, n: Amount): boolean {
-  const lone = (k: number): boolean => t[k]?.type === 'number' && (t[k + 1] === undefined || t[k + 1]!.type === 'mark');
-  return (t[i - 1]?.text === ',' && t[i - 2]?.type === 'number') || (t[n.next]?.text === ',' && lone(n.next + 1));
+  const lone = (k: number): boolean =>
+    t[k]?.type === 'number' && (t[k + 1] === undefined || t[k + 1]!.type === 'mark');
+  return (
+    (t[i - 1]?.text === ',' && t[i - 2]?.type === 'number') || (t[n.next]?.text === ',' && lone(n.next + 1))
+  );
 }

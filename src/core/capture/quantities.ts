@@ -30,7 +30,11 @@ export function findDurations(t: readonly Token[], mark: '.' | ','): Found<numbe
 /** "40 an hour", "50 per hour", "24 hour cure", "miles per hour" are not time worked. */
 function isRate(t: readonly Token[], from: number, next: number): boolean {
   const before = t[from - 1];
-  if (t[from]?.lower === 'an' && before && (before.type === 'number' || /^(?:quid|pounds|miles|revs)$/.test(before.lower)))
+  if (
+    t[from]?.lower === 'an' &&
+    before &&
+    (before.type === 'number' || /^(?:quid|pounds|miles|revs)$/.test(before.lower))
+  )
     return true;
   if (before?.text === '/' || /^(?:£|\$|€)$/.test(before?.text ?? '')) return true;
   return /^(?:cure|curing|epoxy|clock|run|test|ago|later|away|old|drive|notice)$/.test(t[next]?.lower ?? '');
@@ -142,7 +146,15 @@ const UNIT_WORDS: UnitSpec[] = [
   { unit: 'bhp', words: /^(?:bhp|hp|horsepower)$/ },
   { unit: '%', words: /^(?:percent)$/ },
 ];
-const UNIT_MARKS: Record<string, string> = { '"': 'in', '”': 'in', '″': 'in', '°': 'deg', '%': '%', Ω: 'ohm', 'µ': 'µm' };
+const UNIT_MARKS: Record<string, string> = {
+  '"': 'in',
+  '”': 'in',
+  '″': 'in',
+  '°': 'deg',
+  '%': '%',
+  Ω: 'ohm',
+  µ: 'µm',
+};
 
 /** Words behind "2 in" that show the "in" is not inches. */
 const NOT_INCH =
@@ -160,11 +172,17 @@ function unitAt(t: readonly Token[], i: number): { unit: string; next: number } 
   for (const { unit, words } of UNIT_PHRASES) {
     if (words.every((w, k) => t[i + k]?.lower === w)) return { unit, next: i + words.length };
   }
-  if (tok.lower === 'km' && t[i + 1]?.text === '/' && t[i + 2]?.lower === 'h') return { unit: 'km/h', next: i + 3 };
+  if (tok.lower === 'km' && t[i + 1]?.text === '/' && t[i + 2]?.lower === 'h')
+    return { unit: 'km/h', next: i + 3 };
   const spec = UNIT_WORDS.find((u) => u.words.test(tok.lower) && (!u.exact || u.exact.test(tok.text)));
   if (!spec || (spec.glued && !tok.glued)) return null;
   if (tok.lower === 'in' && !tok.glued && NOT_INCH.test(t[i + 1]?.lower ?? '')) return null;
-  if ((tok.lower === 'm' || tok.lower === 'l' || tok.lower === 'g' || tok.lower === 'v') && t[i + 1]?.glued && t[i + 1]?.text !== ',' && t[i + 1]?.text !== '.')
+  if (
+    (tok.lower === 'm' || tok.lower === 'l' || tok.lower === 'g' || tok.lower === 'v') &&
+    t[i + 1]?.glued &&
+    t[i + 1]?.text !== ',' &&
+    t[i + 1]?.text !== '.'
+  )
     return null;
   return { unit: spec.unit, next: i + 1 };
 }
@@ -176,7 +194,12 @@ export function findMeasures(t: readonly Token[], mark: '.' | ',', poundsWeigh =
     if (partOfName(t, i)) continue;
     const n = readNumber(t, i, mark);
     if (!n) continue;
-    const unit = (poundsWeigh && /^pounds?$/.test(t[n.next]?.lower ?? '') && unitAt(t, n.next) === null ? { unit: 'lb', next: n.next + 1 } : null) ?? unitAt(t, n.next) ?? unitAt(t, t[n.next]?.text === '-' && t[n.next]!.glued ? n.next + 1 : t.length);
+    const unit =
+      (poundsWeigh && /^pounds?$/.test(t[n.next]?.lower ?? '') && unitAt(t, n.next) === null
+        ? { unit: 'lb', next: n.next + 1 }
+        : null) ??
+      unitAt(t, n.next) ??
+      unitAt(t, t[n.next]?.text === '-' && t[n.next]!.glued ? n.next + 1 : t.length);
     if (!unit) {
       i = n.next - 1;
       continue;
@@ -190,7 +213,8 @@ export function findMeasures(t: readonly Token[], mark: '.' | ',', poundsWeigh =
 }
 
 /** A number glued to letters before it (M8, H4) names a thing. */
-const partOfName = (t: readonly Token[], i: number): boolean => t[i]!.glued && i > 0 && t[i - 1]!.type === 'word';
+const partOfName = (t: readonly Token[], i: number): boolean =>
+  t[i]!.glued && i > 0 && t[i - 1]!.type === 'word';
 
 function isMinus(t: readonly Token[], i: number): boolean {
   const before = t[i - 1];

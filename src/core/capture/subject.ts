@@ -7,7 +7,8 @@ const LEAD =
   /^(?:the|a|an|some|on|of|to|for|with|in|up|out|at|by|about|that|both|all|our|my|his|her|their|your|into|onto|down|new|another|whether|if|and|now|we|i|they|he|she|it|is|are|has|have|been|just|,|:|-|–|—|;)$/;
 const STOP =
   /^(?:because|so|but|which|until|till|while|since|for|from|with|due|as|when|where|that|if|then|via|by|at|after|before|against|per|needs|need|through|let|saying|who|than|again|today|now|costs?|costing|all)$/;
-const TRAIL = /^(?:is|are|was|were|has|have|had|been|just|and|the|a|an|in|on|of|to|still|also|now|all|finally|both|to|or|at|for|it|not|about|around|say|roughly)$/;
+const TRAIL =
+  /^(?:is|are|was|were|has|have|had|been|just|and|the|a|an|in|on|of|to|still|also|now|all|finally|both|to|or|at|for|it|not|about|around|say|roughly)$/;
 /** What is wrong with a thing is not part of its name: "tailgate post rotten". */
 const CONDITION =
   /^(?:rotten|rusted|rusty|rotted|worn|cracked|leaking|leaks|weeping|seized|perished|loose|broken|split|bent|missing|damp|corroded|torn|scored|tight|dry|wet|dead|shot|gone|snapped|sheared|pitted|blown|burnt|burned|holed|frayed|delaminating|delaminated|stripped|stuck|sticking|binding|crazed|flat|soft|is|are|was|were|has|have|bust|busted|knackered|blocked|warped|twisted|out|wrong|full|needs|badly|slightly|completely|very|again|chafed|chafing|contaminated|crushed|distorted|overheated|failing|failed|notchy|lifting|bubbling|sagging|thin|low|sloppy|swollen|glazed|hard)$/;
@@ -30,11 +31,20 @@ export function readSubject(
     const before = run(t, start, read.from, kind, blocked);
     if (before) return before;
   }
-  return run(t, read ? read.next : start, t.length, kind, blocked) ?? (read ? run(t, start, read.from, kind, blocked) : null);
+  return (
+    run(t, read ? read.next : start, t.length, kind, blocked) ??
+    (read ? run(t, start, read.from, kind, blocked) : null)
+  );
 }
 
 /** The first run of free words between two tokens, trimmed of articles and connecting words. */
-function run(t: readonly Token[], from: number, end: number, kind: Kind, blocked: (i: number) => boolean): SubjectRead | null {
+function run(
+  t: readonly Token[],
+  from: number,
+  end: number,
+  kind: Kind,
+  blocked: (i: number) => boolean,
+): SubjectRead | null {
   let i = from;
   while (i < end && (blocked(i) || LEAD.test(t[i]!.lower) || MARK_END.test(t[i]!.text))) i += 1;
   const first = i;

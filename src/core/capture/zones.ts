@@ -12,7 +12,11 @@ const PLACES = [
   'inside', 'n/s/f', 'n/s/r', 'o/s/f', 'o/s/r', 'n/s', 'o/s', 'transmission tunnel', 'under the sill', 'behind the dash', 'cab',
 ].map((p) => p.split(/ |(\/)/).filter((w) => w !== undefined && w !== '')); // prettier-ignore
 
-export function findZone(t: readonly Token[], start: number, blocked: (i: number) => boolean): Found<string> | null {
+export function findZone(
+  t: readonly Token[],
+  start: number,
+  blocked: (i: number) => boolean,
+): Found<string> | null {
   for (let i = start; i < t.length; i += 1) {
     if (blocked(i)) continue;
     const place = PLACES.find((p) => p.every((w, k) => t[i + k]?.lower === w));
@@ -51,8 +55,18 @@ function sideAt(t: readonly Token[], i: number): number | null {
   if (sides > 0) {
     // "left it", "left to do", "right then", "came right", "all right" are not places.
     if (first === 'left' || first === 'right') {
-      if (/^(?:it|to|the|in|for|over|a|off|out|them|that|me|him|her|then|so|again|now|at|on|overnight|with|unless|because|alone|this|as|up)$/.test(behind)) return null;
-      if (/^(?:all|came|comes|come|just|got|have|has|is|are|been|was|were|that's|we|i|he|she|they|put|what's|nothing|days|hours|weeks|not|about|quite|it|went|which|who|set|some|any|little|much)$/.test(before)) return null;
+      if (
+        /^(?:it|to|the|in|for|over|a|off|out|them|that|me|him|her|then|so|again|now|at|on|overnight|with|unless|because|alone|this|as|up)$/.test(
+          behind,
+        )
+      )
+        return null;
+      if (
+        /^(?:all|came|comes|come|just|got|have|has|is|are|been|was|were|that's|we|i|he|she|they|put|what's|nothing|days|hours|weeks|not|about|quite|it|went|which|who|set|some|any|little|much)$/.test(
+          before,
+        )
+      )
+        return null;
       if (i === 0 && first === 'right') return null;
     }
     return next;

@@ -23,7 +23,8 @@ const stop = (s: string): string => (/[.!?…]$/.test(s) ? s : `${s}.`);
 
 function named(facts: Facts, fallback: string): string {
   const subject = facts.subject ?? fallback;
-  const counted = facts.quantity !== undefined && facts.quantity !== 1 ? `${facts.quantity} ${subject}` : subject;
+  const counted =
+    facts.quantity !== undefined && facts.quantity !== 1 ? `${facts.quantity} ${subject}` : subject;
   return facts.zone && !subject.includes(facts.zone) ? `${counted}, ${facts.zone}` : counted;
 }
 
@@ -89,7 +90,8 @@ function withoutFigures({ facts }: Told, text: string): string {
 /** "about £60.00 and 4 h" for a finding or question that carries figures; null where it carries none. */
 export function figuresInWords(facts: Facts, manner: Manner): string | null {
   const parts: string[] = [];
-  if (facts.moneyMinor !== undefined) parts.push(formatMoney(facts.moneyMinor, manner.currency, manner.locale));
+  if (facts.moneyMinor !== undefined)
+    parts.push(formatMoney(facts.moneyMinor, manner.currency, manner.locale));
   if (facts.minutes !== undefined) parts.push(formatMinutes(facts.minutes));
   return parts.length > 0 ? parts.join(' and ') : null;
 }

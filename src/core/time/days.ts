@@ -19,7 +19,8 @@ export function dayFromParts(year: number, month: number, dayOfMonth: number): D
   const ms = Date.UTC(year, month - 1, dayOfMonth);
   if (Number.isNaN(ms)) return null;
   const d = new Date(ms);
-  if (d.getUTCFullYear() !== year || d.getUTCMonth() !== month - 1 || d.getUTCDate() !== dayOfMonth) return null;
+  if (d.getUTCFullYear() !== year || d.getUTCMonth() !== month - 1 || d.getUTCDate() !== dayOfMonth)
+    return null;
   return fromUtc(ms);
 }
 

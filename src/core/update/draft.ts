@@ -60,9 +60,7 @@ const TITLES: Record<LetterPart['id'], string> = {
 /** Drafts a letter. Pure: the same input gives the same letter, and every figure in it is the ledger's. */
 export function draftLetter(input: DraftInput): Letter {
   const effective = effectiveEntries(input.entries);
-  const fresh = effective.filter(
-    (e) => e.seq > input.toldUpTo && !e.withdrawn && e.audience === 'customer',
-  );
+  const fresh = effective.filter((e) => e.seq > input.toldUpTo && !e.withdrawn && e.audience === 'customer');
   const bySection = new Map<LetterSection, LetterItem[]>(LETTER_SECTIONS.map((s) => [s, []]));
   for (const e of [...fresh].sort((a, b) => a.at.localeCompare(b.at) || a.seq - b.seq)) {
     const spec = KIND_SPECS[e.kind].letter;
@@ -71,7 +69,11 @@ export function draftLetter(input: DraftInput): Letter {
   }
   bySection.set('corrections', corrections(effective, input));
   bySection.set('waiting', waitItems(input));
-  const parts = LETTER_SECTIONS.map((id): LetterPart => ({ id, title: TITLES[id], items: bySection.get(id) ?? [] }));
+  const parts = LETTER_SECTIONS.map((id): LetterPart => ({
+    id,
+    title: TITLES[id],
+    items: bySection.get(id) ?? [],
+  }));
   const told = parts.filter((p) => p.items.length > 0);
   told.push({ id: 'costs', title: TITLES.costs, items: costItems(input) });
   const next = nextItems(input);
@@ -87,14 +89,21 @@ export function draftLetter(input: DraftInput): Letter {
 function itemOf(e: EffectiveEntry, manner: Manner): LetterItem {
   const sentence = customerSentence(e, manner) ?? '';
   const figures = KIND_SPECS[e.kind].money === 'estimate' ? figuresInWords(e.facts, manner) : null;
-  const text = figures === null ? sentence : `${sentence.replace(/\.$/, '')}. To put right: about ${figures}.`;
+  const text =
+    figures === null ? sentence : `${sentence.replace(/\.$/, '')}. To put right: about ${figures}.`;
   return { id: e.id, text: e.kind === 'decided' || e.kind === 'asked' ? sentence : text, leftOut: false };
 }
 
 /** What was told before and has been corrected since. */
 function corrections(effective: readonly EffectiveEntry[], { toldUpTo, manner }: DraftInput): LetterItem[] {
   return effective
-    .filter((e) => e.correction !== null && e.correction.seq > toldUpTo && e.seq <= toldUpTo && e.audience === 'customer')
+    .filter(
+      (e) =>
+        e.correction !== null &&
+        e.correction.seq > toldUpTo &&
+        e.seq <= toldUpTo &&
+        e.audience === 'customer',
+    )
     .map((e) => {
       const was = e.original?.text ?? e.text;
       const text = e.withdrawn
@@ -109,8 +118,16 @@ function waitItems({ waits, manner }: DraftInput): LetterItem[] {
     const since = formatDay(w.since, manner.locale, manner.today);
     const from = w.vendor ? ` from ${w.vendor}` : '';
     const late = w.due !== undefined && w.due < manner.today;
-    const due = w.due ? (late ? `, which was due on ${formatDay(w.due, manner.locale, manner.today)}` : `, due ${formatDay(w.due, manner.locale, manner.today)}`) : '';
-    return { id: `wait-${w.entryId}`, text: `Waiting for ${w.subject}${from} since ${since}${due}.`, leftOut: false };
+    const due = w.due
+      ? late
+        ? `, which was due on ${formatDay(w.due, manner.locale, manner.today)}`
+        : `, due ${formatDay(w.due, manner.locale, manner.today)}`
+      : '';
+    return {
+      id: `wait-${w.entryId}`,
+      text: `Waiting for ${w.subject}${from} since ${since}${due}.`,
+      leftOut: false,
+    };
   });
 }
 
@@ -129,7 +146,11 @@ function nextItems({ next, build, manner }: DraftInput): LetterItem[] {
   const items: LetterItem[] = [];
   if (next.trim() !== '') items.push({ id: 'next', text: next.trim(), leftOut: false });
   if (build.promised !== null)
-    items.push({ id: 'promised', text: `Promised for ${formatDay(build.promised, manner.locale, manner.today)}.`, leftOut: false });
+    items.push({
+      id: 'promised',
+      text: `Promised for ${formatDay(build.promised, manner.locale, manner.today)}.`,
+      leftOut: false,
+    });
   return items;
 }
 
@@ -143,9 +164,24 @@ function quietPart({ waits }: DraftInput): LetterPart {
 
 /** A heading worth opening: the newest thing done or found, else what it waits for. */
 function subjectLine({ build, waits }: DraftInput, fresh: readonly EffectiveEntry[]): string {
-  const newest = [...fresh].reverse().find((e) => e.facts.subject && (e.kind === 'did' || e.kind === 'fitted' || e.kind === 'found' || e.kind === 'arrived'));
-  const about = newest ? `${newest.facts.subject} ${PAST[newest.kind] ?? ''}`.trim() : waits[0] ? `waiting for ${waits[0].subject}` : 'how it stands';
+  const newest = [...fresh]
+    .reverse()
+    .find(
+      (e) =>
+        e.facts.subject &&
+        (e.kind === 'did' || e.kind === 'fitted' || e.kind === 'found' || e.kind === 'arrived'),
+    );
+  const about = newest
+    ? `${newest.facts.subject} ${PAST[newest.kind] ?? ''}`.trim()
+    : waits[0]
+      ? `waiting for ${waits[0].subject}`
+      : 'how it stands';
   return `${build.vehicle}: ${about}`.slice(0, 140);
 }
 
-const PAST: Partial<Record<string, string>> = { did: 'done', fitted: 'fitted', arrived: 'arrived', found: 'looked at' };
+const PAST: Partial<Record<string, string>> = {
+  did: 'done',
+  fitted: 'fitted',
+  arrived: 'arrived',
+  found: 'looked at',
+};

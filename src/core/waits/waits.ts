@@ -11,6 +11,9 @@ export interface Wait {
   vendor?: string;
 }
 
+/** What of an entry a wait is read from. */
+export type WaitEntry = Pick<EffectiveEntry, 'id' | 'seq' | 'kind' | 'at' | 'text' | 'facts' | 'withdrawn'>;
+
 /** Kinds of entry that begin or end a wait. */
 export const WAIT_KINDS = ['waiting', 'resumed', 'arrived'] as const;
 
@@ -18,18 +21,19 @@ export const WAIT_KINDS = ['waiting', 'resumed', 'arrived'] as const;
  * Waits still open after these entries (of one build, any order). `resumed` with a subject ends the waits it
  * names, without one it ends all; `arrived` ends only the waits it names.
  */
-export function openWaits(entries: readonly EffectiveEntry[], timeZone: string): Wait[] {
+export function openWaits(entries: readonly WaitEntry[], timeZone: string): Wait[] {
   const ordered = [...entries].filter((e) => !e.withdrawn).sort((a, b) => a.seq - b.seq);
   let open: Wait[] = [];
   for (const e of ordered) {
     if (e.kind === 'waiting') open.push(toWait(e, timeZone));
-    else if (e.kind === 'resumed') open = open.filter((w) => e.facts.subject !== undefined && !sameThing(w, e));
+    else if (e.kind === 'resumed')
+      open = open.filter((w) => e.facts.subject !== undefined && !sameThing(w, e));
     else if (e.kind === 'arrived') open = open.filter((w) => !sameThing(w, e));
   }
   return open;
 }
 
-function toWait(e: EffectiveEntry, timeZone: string): Wait {
+function toWait(e: WaitEntry, timeZone: string): Wait {
   return {
     entryId: e.id,
     subject: e.facts.subject ?? e.text,
@@ -46,7 +50,7 @@ const wordsOf = (s: string): string[] =>
     .filter((w) => w.length > 2 && w !== 'the' && w !== 'and')
     .map((w) => w.replace(/s$/, ''));
 
-function sameThing(wait: Wait, e: EffectiveEntry): boolean {
+function sameThing(wait: Wait, e: WaitEntry): boolean {
   const said = new Set(wordsOf(e.facts.subject ?? e.text));
   return wordsOf(wait.subject).some((w) => said.has(w));
 }
@@ -55,7 +59,9 @@ function sameThing(wait: Wait, e: EffectiveEntry): boolean {
 export function waitInWords(wait: Wait, today: Day, locale: string): string {
   const days = Math.max(0, daysBetween(wait.since, today));
   const long = days === 0 ? 'since today' : days === 1 ? '1 day' : `${days} days`;
-  const due = wait.due ? ` (${wait.due < today ? 'was due' : 'due'} ${formatDay(wait.due, locale, today)})` : '';
+  const due = wait.due
+    ? ` (${wait.due < today ? 'was due' : 'due'} ${formatDay(wait.due, locale, today)})`
+    : '';
   const who = wait.vendor ? ` from ${wait.vendor}` : '';
   return `Waiting ${long} for ${wait.subject}${who}${due}`;
 }

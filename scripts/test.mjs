@@ -1,0 +1,124 @@
+#!/usr/bin/env node
+/**
+ * Everything that must hold before a change lands. `npm test` runs it all; `npm test -- unit server` only some steps.
+ * Ends with one line: N passed, N failed.
+ */
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { ensureBuild, ensureChromium, ensureNpmPackages, ensurePostgres, ROOT } from './lib/packages.mjs';
+import { startCluster, throwAwayFolder } from './lib/postgres.mjs';
+import { run, say } from './lib/say.mjs';
+
+const CHECKS = {
+  types: ['npx', 'tsc', '--noEmit', '-p', '.'],
+  'types of core': ['npx', 'tsc', '--noEmit', '-p', 'src/core'],
+  lint: ['npx', 'eslint', '--max-warnings', '0', '.'],
+  format: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'],
+  imports: [
+    'npx',
+    'depcruise',
+    '--config',
+    '.dependency-cruiser.cjs',
+    'src',
+    'migrations',
+    'tests',
+    'e2e',
+    'bench',
+  ],
+  unused: ['npx', 'knip'],
+};
+const STEPS = [...Object.keys(CHECKS), 'unit', 'client', 'server', 'journeys'];
+
+const wanted = process.argv.slice(2).filter((a) => STEPS.includes(a));
+const rest = process.argv.slice(2).filter((a) => !STEPS.includes(a));
+const runs = (step) => wanted.length === 0 || wanted.includes(step);
+
+let passed = 0;
+let failed = 0;
+
+function shell(command, env = {}) {
+  return spawnSync(command[0], command.slice(1), {
+    cwd: ROOT,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...env },
+  }).status;
+}
+
+function timed(name, work) {
+  const began = Date.now();
+  say(`\n── ${name}`);
+  const [good, bad] = work();
+  passed += good;
+  failed += bad;
+  say(`── ${name}: ${bad === 0 ? 'passed' : 'FAILED'} (${((Date.now() - began) / 1000).toFixed(0)} s)`);
+}
+
+/** Runs a test runner that writes its counts to a file; a run that wrote none, or counted nothing, has failed. */
+function counted(command, env, file, read) {
+  rmSync(file, { force: true });
+  const status = shell(command, env);
+  if (!existsSync(file)) return [0, 1];
+  const [good, bad] = read(JSON.parse(readFileSync(file, 'utf8')));
+  return [good, bad > 0 ? bad : status !== 0 || good === 0 ? 1 : 0];
+}
+
+const jestCounts = (r) => [r.numPassedTests, r.numFailedTests + r.numRuntimeErrorTestSuites];
+const playwrightCounts = ({ stats, errors }) => [
+  stats.expected,
+  stats.unexpected + stats.flaky + errors.length,
+];
+
+function jest(projects, env) {
+  const file = path.join(ROOT, '.cache/jest.json');
+  const args = ['--selectProjects', ...projects, '--json', `--outputFile=${file}`, ...rest];
+  return counted(
+    ['npx', 'jest', ...args],
+    { ...env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+    file,
+    jestCounts,
+  );
+}
+
+function journeys(env) {
+  const file = path.join(ROOT, '.cache/journeys.json');
+  return counted(
+    ['npx', 'playwright', 'test', ...rest],
+    { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: file },
+    file,
+    playwrightCounts,
+  );
+}
+
+async function main() {
+  ensureNpmPackages();
+  mkdirSync(path.join(ROOT, '.cache'), { recursive: true });
+  for (const [name, command] of Object.entries(CHECKS))
+    if (runs(name)) timed(name, () => (shell(command) === 0 ? [1, 0] : [0, 1]));
+  const projects = ['unit', 'client', 'server'].filter(runs);
+  const needsCluster = projects.includes('server') || runs('journeys');
+  let cluster;
+  let folder;
+  try {
+    let env = {};
+    if (needsCluster) {
+      const bin = ensurePostgres();
+      folder = throwAwayFolder();
+      cluster = await startCluster({ bin, folder, settings: ['max_connections=300'] });
+      env = { AVRIK_TEST_CLUSTER: cluster.url('{database}') };
+    }
+    if (projects.length > 0) timed('jest', () => jest(projects, env));
+    if (runs('journeys')) {
+      ensureChromium();
+      ensureBuild();
+      timed('journeys', () => journeys(env));
+    }
+  } finally {
+    cluster?.stop();
+    if (folder) rmSync(folder, { recursive: true, force: true });
+  }
+  say(`\n${passed} passed, ${failed} failed`);
+  process.exit(failed === 0 ? 0 : 1);
+}
+
+await run(main);

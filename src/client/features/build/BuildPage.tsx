@@ -1,0 +1,137 @@
+/** One build: where it stands, what it comes to, and its logbook. */
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { useNavigate, useParams } from 'react-router';
+import { styled } from 'styled-components';
+import type { BuildView } from '#contract/builds.ts';
+import { formatDay } from '#core/time/days.ts';
+import { waitInWords } from '#core/waits/waits.ts';
+import { wordsOf } from '../../shared/api.ts';
+import { useKey } from '../../shared/keys.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { phone, space } from '../../ui/tokens.ts';
+import { useDraftLetter } from '../letter/letter.queries.ts';
+import { useThisCar } from '../logline/target.tsx';
+import { buildQuery } from './build.queries.ts';
+import { CustomerPanel } from './CustomerPanel.tsx';
+import { Logbook } from './Logbook.tsx';
+import { NextPanel } from './NextPanel.tsx';
+import { Sums } from './Sums.tsx';
+
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 20rem;
+  gap: ${space.xl};
+  align-items: start;
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr);
+    gap: ${space.m};
+  }
+`;
+const Aside = styled.aside`
+  ${phone} {
+    order: -1;
+  }
+`;
+const Name = styled(Title)`
+  &::first-letter {
+    text-transform: uppercase;
+  }
+`;
+
+export default function BuildPage() {
+  const { buildId = '' } = useParams();
+  const { data: build } = useSuspenseQuery(buildQuery(buildId));
+  useThisCar(build.id, build.nickname);
+  useTitle(build.nickname);
+  return (
+    <Page>
+      <Stack $gap="l">
+        <BuildHead build={build} />
+        <Columns>
+          <Logbook key={build.id} buildId={build.id} />
+          <Aside aria-label="How it stands">
+            <Waits build={build} />
+            <NextPanel key={build.id} build={build} />
+            <Sums build={build} />
+            <CustomerPanel build={build} />
+          </Aside>
+        </Columns>
+      </Stack>
+    </Page>
+  );
+}
+
+function BuildHead({ build }: { build: BuildView }) {
+  const manner = useManner();
+  return (
+    <Stack $gap="s">
+      <Row>
+        <Name>{build.nickname}</Name>
+        <Mono>{build.number}</Mono>
+        <DraftButton build={build} />
+      </Row>
+      <Row>
+        <span>
+          {build.vehicleYear} {build.vehicle}
+        </span>
+        <Quiet>for {build.customer}</Quiet>
+        <Quiet>finish: {build.standard}</Quiet>
+        <Quiet>stands: {build.place ?? 'not placed yet'}</Quiet>
+        {build.promised && <Quiet>promised: {formatDay(build.promised, manner.locale, manner.today)}</Quiet>}
+      </Row>
+    </Stack>
+  );
+}
+
+const Push = styled.span`
+  margin-left: auto;
+  ${phone} {
+    margin-left: 0;
+    width: 100%;
+    button {
+      width: 100%;
+    }
+  }
+`;
+
+function DraftButton({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const { seesPrices } = useShop();
+  const draft = useDraftLetter(build.id);
+  const press = (): void =>
+    draft.mutate(undefined, { onSuccess: (letter) => void navigate(`/letters/${letter.id}`) });
+  useKey('d', () => seesPrices && press());
+  if (!seesPrices) return null;
+  return (
+    <Push>
+      {draft.isError && <Now role="alert">{wordsOf(draft.error)} </Now>}
+      <Button $look="main" onPress={press} isDisabled={draft.isPending}>
+        {build.draftId ? 'Go on with the draft' : 'Draft update'}
+      </Button>
+    </Push>
+  );
+}
+
+function Waits({ build }: { build: BuildView }) {
+  const manner = useManner();
+  return (
+    <Panel>
+      <Head>Waits for</Head>
+      {build.waits.length === 0 && <Quiet>Nothing. It can be worked on.</Quiet>}
+      {build.waits.map((w) => {
+        const words = waitInWords(w, manner.today, manner.locale);
+        const late = w.due !== undefined && w.due < manner.today;
+        return late ? (
+          <Notice key={w.entryId} $tone="oxide">
+            <Now>Late.</Now> {words}
+          </Notice>
+        ) : (
+          <p key={w.entryId}>{words}</p>
+        );
+      })}
+    </Panel>
+  );
+}

@@ -1,0 +1,135 @@
+/** A new build: the car, whose it is, and what it is to become. */
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { styled } from 'styled-components';
+import { v7 as uuidv7 } from 'uuid';
+import { BuildCreateDto, STANDARDS, type Standard } from '#contract/builds.ts';
+import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { Notice, Page, Row, Stack, Title } from '../../ui/parts.tsx';
+import { space } from '../../ui/tokens.ts';
+import { useCreateBuild } from './build.queries.ts';
+
+const Narrow = styled(Page)`
+  max-width: 44rem;
+  margin-inline: max(0px, calc((100vw - 82rem) / 2)) auto;
+`;
+const Pair = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+  gap: ${space.m};
+`;
+
+const STANDARD_WORDS: Record<Standard, string> = {
+  driver: 'driver: function first',
+  preserve: 'preserve: keep the aged surface',
+  'period-correct': 'period-correct: as it could have been then',
+  show: 'show: to be looked at closely',
+  race: 'race: safe, light, legal',
+};
+
+const start = (): BuildCreateDto => ({
+  id: uuidv7(),
+  customerId: uuidv7(),
+  vehicleId: uuidv7(),
+  vehicleName: '',
+  nickname: '',
+  customerName: '',
+  customerEmail: '',
+  standard: 'driver',
+});
+
+export default function NewBuildPage() {
+  const navigate = useNavigate();
+  const create = useCreateBuild();
+  const [initial] = useState(start);
+  const form = useContractForm(BuildCreateDto, initial);
+  useTitle('New build');
+  const { errors } = form.formState;
+  const number = { setValueAs: (v: string | number | undefined) => orAbsent(String(v ?? '')) };
+  const submit = form.handleSubmit((body) =>
+    create.mutateAsync(body).then(
+      (build) => void navigate(`/builds/${build.id}`),
+      (error: unknown) => showProblem(form, error),
+    ),
+  );
+  return (
+    <Narrow>
+      <form onSubmit={(e) => void submit(e)} noValidate>
+        <Stack $gap="l">
+          <Title>New build</Title>
+          <Pair>
+            <TextField
+              label="Vehicle"
+              fault={errors.vehicleName?.message}
+              {...form.register('vehicleName')}
+            />
+            <TextField
+              label="Year, if known"
+              inputMode="numeric"
+              fault={errors.vehicleYear?.message}
+              {...form.register('vehicleYear', number)}
+            />
+          </Pair>
+          <TextField
+            label="What you call it"
+            hint="One or two words; the log line listens to them."
+            fault={errors.nickname?.message}
+            {...form.register('nickname')}
+          />
+          <Pair>
+            <TextField
+              label="Customer"
+              fault={errors.customerName?.message}
+              {...form.register('customerName')}
+            />
+            <TextField
+              label="Their email"
+              type="email"
+              fault={errors.customerEmail?.message}
+              {...form.register('customerEmail')}
+            />
+          </Pair>
+          <SelectField
+            label="Standard of finish"
+            fault={errors.standard?.message}
+            {...form.register('standard')}
+          >
+            {STANDARDS.map((s) => (
+              <option key={s} value={s}>
+                {STANDARD_WORDS[s]}
+              </option>
+            ))}
+          </SelectField>
+          <Pair>
+            <TextField
+              label="Promised for, if promised"
+              type="date"
+              fault={errors.promised?.message}
+              {...form.register('promised', number)}
+            />
+            <TextField
+              label="Tell them every … days"
+              inputMode="numeric"
+              hint="14 when left empty"
+              fault={errors.tellEveryDays?.message}
+              {...form.register('tellEveryDays', number)}
+            />
+          </Pair>
+          {errors.root && (
+            <Notice $tone="oxide" role="alert">
+              {errors.root.message}
+            </Notice>
+          )}
+          <Row>
+            <Button $look="main" type="submit" isDisabled={create.isPending}>
+              Begin the build
+            </Button>
+          </Row>
+        </Stack>
+      </form>
+    </Narrow>
+  );
+}

@@ -1,0 +1,101 @@
+/** What it comes to: the ledger's figures, which are also the letter's. */
+import { styled } from 'styled-components';
+import type { BuildView } from '#contract/builds.ts';
+import { KIND_SPECS } from '#core/log/kinds.ts';
+import { formatMoney } from '#core/money/money.ts';
+import { formatMinutes } from '#core/time/hours.ts';
+import { useManner } from '../../shared/shop.ts';
+import { Head, Mono, Panel } from '../../ui/parts.tsx';
+import { color, size, space, touch } from '../../ui/tokens.ts';
+
+const Figures = styled.dl`
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: ${space.xs} ${space.m};
+  align-items: baseline;
+  dd {
+    text-align: right;
+  }
+`;
+const Table = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  font-size: ${size.small};
+  th {
+    text-align: left;
+    font-weight: 600;
+    padding: 6px 0;
+  }
+  td,
+  th:not(:first-child) {
+    text-align: right;
+    padding-left: ${space.s};
+    white-space: nowrap;
+  }
+  tr + tr {
+    border-top: 1px solid ${color.zincLine};
+  }
+`;
+const Summary = styled.summary`
+  min-height: ${touch};
+  display: flex;
+  align-items: center;
+  color: ${color.blueing};
+  font-weight: 600;
+  cursor: pointer;
+`;
+
+export function Sums({ build }: { build: BuildView }) {
+  const { currency, locale } = useManner();
+  const money = (minor: number | undefined): string => formatMoney(minor ?? 0, currency, locale);
+  const rows = build.byKind.filter((k) => k.minutes > 0 || (k.moneyMinor ?? 0) > 0);
+  return (
+    <Panel>
+      <Head>What it comes to</Head>
+      <Figures>
+        {build.spentMinor !== undefined && (
+          <>
+            <dt>Spent so far</dt>
+            <dd>
+              <Mono $brass>{money(build.spentMinor)}</Mono>
+            </dd>
+          </>
+        )}
+        <dt>Hours so far</dt>
+        <dd>
+          <Mono $brass>{formatMinutes(build.workedMinutes)}</Mono>
+        </dd>
+      </Figures>
+      {rows.length > 0 && (
+        <details>
+          <Summary>By kind of entry</Summary>
+          <Table>
+            <thead>
+              <tr>
+                <th scope="col">Kind</th>
+                <th scope="col">Hours</th>
+                {build.spentMinor !== undefined && <th scope="col">Money</th>}
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((k) => (
+                <tr key={k.kind}>
+                  <th scope="row">{KIND_SPECS[k.kind].word}</th>
+                  <td>
+                    <Mono>{k.minutes > 0 ? formatMinutes(k.minutes) : '–'}</Mono>
+                  </td>
+                  {build.spentMinor !== undefined && (
+                    <td>
+                      <Mono>{k.moneyMinor ? money(k.moneyMinor) : '–'}</Mono>
+                    </td>
+                  )}
+                </tr>
+              ))}
+            </tbody>
+          </Table>
+          <p>Found, asked and decided are what work may cost; they are not counted as spent.</p>
+        </details>
+      )}
+    </Panel>
+  );
+}

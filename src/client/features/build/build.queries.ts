@@ -1,0 +1,38 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { BuildCreateDto, BuildNextDto, BuildView } from '#contract/builds.ts';
+import { call } from '../../shared/api.ts';
+
+export const buildQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['build', buildId],
+    queryFn: ({ signal }) => call<BuildView>('buildRead', { params: { buildId }, signal }),
+  });
+
+export function useCreateBuild() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: BuildCreateDto) => call<BuildView>('buildCreate', { body }),
+    onSuccess: (build) => {
+      client.setQueryData(buildQuery(build.id).queryKey, build);
+      void client.invalidateQueries({ queryKey: ['floor'] });
+      void client.invalidateQueries({ queryKey: ['known'] });
+    },
+  });
+}
+
+export function useSetNext(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: BuildNextDto) => call<BuildView>('buildNext', { params: { buildId }, body }),
+    onSuccess: (build) => client.setQueryData(buildQuery(buildId).queryKey, build),
+  });
+}
+
+export function useLink(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (act: 'renew' | 'revoke') =>
+      call(act === 'renew' ? 'linkRenew' : 'linkRevoke', { params: { buildId } }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['build', buildId] }),
+  });
+}

@@ -1,0 +1,60 @@
+import { useCallback } from 'react';
+import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { KnownView } from '#contract/builds.ts';
+import type { EntriesView, EntryAddDto, EntryCorrectDto, EntryView } from '#contract/entries.ts';
+import type { Kind } from '#core/log/kinds.ts';
+import { call } from '../../shared/api.ts';
+
+export const knownQuery = queryOptions({
+  queryKey: ['known'],
+  queryFn: ({ signal }) => call<KnownView>('known', { signal }),
+  staleTime: 60_000,
+});
+
+export const entriesQuery = (buildId: string, kinds: readonly Kind[], q: string) =>
+  infiniteQueryOptions({
+    queryKey: ['entries', buildId, [...kinds].sort().join(','), q],
+    queryFn: ({ signal, pageParam }) =>
+      call<EntriesView>('entriesList', {
+        params: { buildId },
+        query: { kinds: kinds.join(','), q, before: pageParam },
+        signal,
+      }),
+    initialPageParam: '',
+    getNextPageParam: (page) => page.older ?? undefined,
+  });
+
+/** Everything that an entry of this build may change. */
+export function useBuildChanged(): (buildId: string) => void {
+  const client = useQueryClient();
+  return useCallback(
+    (buildId) => {
+      for (const queryKey of [
+        ['floor'],
+        ['build', buildId],
+        ['entries', buildId],
+        ['letters', buildId],
+        ['known'],
+      ])
+        void client.invalidateQueries({ queryKey });
+    },
+    [client],
+  );
+}
+
+export function useAddEntry() {
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: ({ buildId, body }: { buildId: string; body: EntryAddDto }) =>
+      call<EntryView>('entryAdd', { params: { buildId }, body }),
+    onSuccess: (_, { buildId }) => changed(buildId),
+  });
+}
+
+export function useCorrectEntry(buildId: string) {
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: (body: EntryCorrectDto) => call<EntryView>('entryCorrect', { params: { buildId }, body }),
+    onSuccess: () => changed(buildId),
+  });
+}

@@ -1,0 +1,90 @@
+/** How facts are shown on a chip, and how a field turns what is typed into a fact. */
+import { FIELD_WORDS, KIND_SPECS, type FactField, type Facts, type Kind } from '#core/log/kinds.ts';
+import type { Manner } from '#core/log/sentences.ts';
+import { formatMoney, minorDigits, toMinor } from '#core/money/money.ts';
+import { formatDay, isDay } from '#core/time/days.ts';
+import { formatMinutes } from '#core/time/hours.ts';
+
+/** Order of the chips: the order in which a line is usually said. */
+export const FIELD_ORDER: readonly FactField[] = [
+  'quantity',
+  'subject',
+  'zone',
+  'measures',
+  'vendor',
+  'place',
+  'moneyMinor',
+  'minutes',
+  'on',
+  'due',
+  'class',
+  'person',
+];
+
+/** The word on the chip; "since" and "on" are one fact with two faces. */
+export const fieldWord = (field: FactField, kind: Kind): string =>
+  field === 'on' ? (kind === 'waiting' ? 'since' : 'on') : FIELD_WORDS[field];
+
+/** A fact as people read it. */
+export function factText(field: FactField, facts: Facts, manner: Manner): string {
+  switch (field) {
+    case 'moneyMinor':
+      return formatMoney(facts.moneyMinor ?? 0, manner.currency, manner.locale);
+    case 'minutes':
+      return formatMinutes(facts.minutes ?? 0);
+    case 'due':
+    case 'on':
+      return formatDay(facts[field] ?? manner.today, manner.locale, manner.today);
+    case 'measures':
+      return (facts.measures ?? []).map((m) => `${m.value} ${m.unit}`).join(', ');
+    default:
+      return String(facts[field] ?? '');
+  }
+}
+
+/** Facts a person may add to an entry of this kind: those it may carry and does not yet. */
+export const addable = (kind: Kind, facts: Facts): FactField[] =>
+  FIELD_ORDER.filter(
+    (f) => f !== 'measures' && KIND_SPECS[kind].fields.includes(f) && facts[f] === undefined,
+  );
+
+/** A fact as its field shows it for typing. */
+export function typedFrom(field: FactField, facts: Facts, currency: string): string {
+  const value = facts[field];
+  if (value === undefined) return '';
+  if (field === 'moneyMinor')
+    return (Number(value) / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
+  if (field === 'minutes') return String(Math.round((Number(value) / 60) * 100) / 100);
+  if (field === 'measures') return (facts.measures ?? []).map((m) => `${m.value} ${m.unit}`).join(', ');
+  return String(value);
+}
+
+type Typed = { fact: Facts[FactField] } | { fault: string };
+
+function number(text: string): number | null {
+  const value = Number(text.trim().replace(',', '.'));
+  return text.trim() === '' || !Number.isFinite(value) ? null : value;
+}
+
+/** What was typed, as a fact; or what is wrong with it. */
+export function factFrom(field: FactField, text: string, currency: string): Typed {
+  const trimmed = text.trim();
+  const n = number(text);
+  switch (field) {
+    case 'moneyMinor': {
+      const minor = n === null || n < 0 ? null : toMinor(n, currency);
+      return minor === null ? { fault: 'an amount, as in 46.50' } : { fact: minor };
+    }
+    case 'minutes':
+      return n === null || n <= 0 || n > 1000
+        ? { fault: 'hours, as in 1.5' }
+        : { fact: Math.max(1, Math.round(n * 60)) };
+    case 'quantity':
+      return n === null || n <= 0 ? { fault: 'a number' } : { fact: n };
+    case 'due':
+    case 'on':
+      return isDay(trimmed) ? { fact: trimmed } : { fault: 'a day' };
+    default:
+      return trimmed === '' ? { fault: 'say what, or take it away' } : { fact: trimmed };
+  }
+}

@@ -1,0 +1,191 @@
+/** The Floor: every build, where it stands, what goes on, what it waits for, when its customer last heard. */
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import { styled } from 'styled-components';
+import type { BuildRow } from '#contract/builds.ts';
+import { KIND_SPECS } from '#core/log/kinds.ts';
+import type { Manner } from '#core/log/sentences.ts';
+import { agoInWords, dayOf, formatDay } from '#core/time/days.ts';
+import { reasonsNow } from '#core/waits/attention.ts';
+import { waitInWords } from '#core/waits/waits.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Head, Mono, Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { floorQuery } from './floor.queries.ts';
+
+const COLUMNS =
+  'minmax(13rem, 1.1fr) minmax(7rem, 0.5fr) minmax(14rem, 1.6fr) minmax(14rem, 1.4fr) minmax(8rem, 0.7fr)';
+
+const Headings = styled.div`
+  display: grid;
+  grid-template-columns: ${COLUMNS};
+  gap: ${space.l};
+  padding: ${space.s} ${space.m};
+  font-size: ${size.small};
+  font-weight: 600;
+  color: ${color.zinc};
+  ${phone} {
+    display: none;
+  }
+`;
+const Car = styled.li<{ $now: boolean }>`
+  position: relative;
+  display: grid;
+  grid-template-columns: ${COLUMNS};
+  gap: ${space.xs} ${space.l};
+  padding: ${space.m};
+  border-top: 1px solid ${color.zincLine};
+  border-left: 5px solid ${({ $now }) => ($now ? color.oxide : 'transparent')};
+  &:hover {
+    background: ${color.zincWash};
+  }
+  ${phone} {
+    grid-template-columns: 1fr auto;
+    > :nth-child(n + 3) {
+      grid-column: 1 / -1;
+    }
+  }
+`;
+const Name = styled(Link)`
+  font-size: ${size.line};
+  font-weight: 700;
+  color: ${color.ink};
+  text-decoration: none;
+  min-height: ${touch};
+  &::after {
+    content: '';
+    position: absolute;
+    inset: 0;
+  }
+  &::first-letter {
+    text-transform: uppercase;
+  }
+`;
+const Inline = styled.span`
+  display: inline;
+`;
+
+export default function FloorPage() {
+  const { data } = useSuspenseQuery(floorQuery);
+  const manner = useManner();
+  const { seesPrices, shop } = useShop();
+  useTitle('Floor');
+  const cars = data.builds.map((build) => ({ build, reasons: reasonsFor(build, manner, shop.timeZone) }));
+  const now = cars.filter((c) => c.reasons.length > 0);
+  const rest = cars.filter((c) => c.reasons.length === 0);
+  return (
+    <Page>
+      <Stack $gap="l">
+        <Row>
+          <Title>Floor</Title>
+          <Quiet>{summary(cars.length, now.length)}</Quiet>
+          {seesPrices && <NewLink to="/builds/new">New build</NewLink>}
+        </Row>
+        {cars.length === 0 && (
+          <p>
+            No car stands here yet. Begin with “New build”; then write what happens to it in the log line
+            below.
+          </p>
+        )}
+        <Cars title="Needs a person now" cars={now} manner={manner} />
+        <Cars title={now.length > 0 ? 'Going on' : 'All cars'} cars={rest} manner={manner} />
+      </Stack>
+    </Page>
+  );
+}
+
+const NewLink = styled(Link)`
+  margin-left: auto;
+  min-height: ${touch};
+  display: inline-flex;
+  align-items: center;
+  font-weight: 600;
+`;
+
+const summary = (all: number, now: number): string =>
+  `${all} ${all === 1 ? 'car' : 'cars'}${now > 0 ? `, ${now} ${now === 1 ? 'needs' : 'need'} a person` : ''}`;
+
+const toldOn = (b: BuildRow, timeZone: string): string => dayOf(b.toldAt ?? b.arrivedAt, timeZone);
+
+function reasonsFor(b: BuildRow, manner: Manner, timeZone: string): string[] {
+  const { waits, promised, tellEveryDays } = b;
+  return reasonsNow(
+    { waits, promised, tellEveryDays, toldOn: toldOn(b, timeZone) },
+    manner.today,
+    manner.locale,
+  );
+}
+
+interface FloorCar {
+  build: BuildRow;
+  reasons: string[];
+}
+
+function Cars({ title, cars, manner }: { title: string; cars: FloorCar[]; manner: Manner }) {
+  if (cars.length === 0) return null;
+  return (
+    <section aria-label={title}>
+      <Head>{title}</Head>
+      <Headings aria-hidden>
+        <span>Car and customer</span>
+        <span>Stands</span>
+        <span>Going on</span>
+        <span>Waits for</span>
+        <span>Customer told</span>
+      </Headings>
+      <ul>
+        {cars.map((car) => (
+          <CarRow key={car.build.id} {...car} manner={manner} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function CarRow({ build: b, reasons, manner }: FloorCar & { manner: Manner }) {
+  const { timeZone } = useShop().shop;
+  return (
+    <Car $now={reasons.length > 0}>
+      <div>
+        <Name to={`/builds/${b.id}`}>{b.nickname}</Name>
+        <div>
+          <Mono>{b.number}</Mono> <Quiet>{b.customer}</Quiet>
+        </div>
+      </div>
+      <div>{b.place ?? <Quiet>not placed</Quiet>}</div>
+      <div>
+        {b.doing ? (
+          <>
+            <b>{KIND_SPECS[b.doing.kind].word}</b> <Inline>{withoutKind(b.doing.text)}</Inline>{' '}
+            <Quiet>{agoInWords(dayOf(b.doing.at, timeZone), manner.today)}</Quiet>
+          </>
+        ) : (
+          <Quiet>nothing logged yet</Quiet>
+        )}
+        {reasons.map((r) => (
+          <div key={r}>
+            <Now>{r.charAt(0).toUpperCase() + r.slice(1)}</Now>
+          </div>
+        ))}
+      </div>
+      <div>
+        {b.waits.length === 0 && <Quiet>nothing</Quiet>}
+        {b.waits.map((w) => (
+          <div key={w.entryId}>{waitInWords(w, manner.today, manner.locale)}</div>
+        ))}
+      </div>
+      <div>
+        {b.toldAt ? agoInWords(dayOf(b.toldAt, timeZone), manner.today) : 'not yet'}
+        {b.promised && (
+          <div>
+            <Quiet>promised {formatDay(b.promised, manner.locale, manner.today)}</Quiet>
+          </div>
+        )}
+      </div>
+    </Car>
+  );
+}
+
+/** The kind stands in front already. */
+const withoutKind = (text: string): string => text.replace(/^(?:did|found|fitted) /i, '');

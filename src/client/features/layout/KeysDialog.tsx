@@ -1,0 +1,69 @@
+import { Fragment, useState } from 'react';
+import { useLocation } from 'react-router';
+import { styled } from 'styled-components';
+import { keysAreOff, setKeysOff } from '../../shared/keys.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { Key, Row } from '../../ui/parts.tsx';
+import { space, touch } from '../../ui/tokens.ts';
+
+const List = styled.dl`
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: ${space.s} ${space.l};
+`;
+const Switch = styled.label`
+  display: flex;
+  gap: ${space.m};
+  align-items: center;
+  min-height: ${touch};
+  input {
+    width: 22px;
+    height: 22px;
+  }
+`;
+
+const EVERYWHERE: [string, string][] = [
+  ['L', 'Write in the log line'],
+  ['Enter', 'Keep the line'],
+  ['Esc', 'Leave the log line, or a dialog'],
+  ['F', 'To the Floor'],
+  ['?', 'This list'],
+];
+const BUILD: [string, string][] = [
+  ['S', 'Search this logbook'],
+  ['D', 'Draft an update'],
+];
+
+export default function KeysDialog({ onClose }: { onClose: () => void }) {
+  const [off, setOff] = useState(keysAreOff);
+  const keys = useLocation().pathname.startsWith('/builds/') ? [...BUILD, ...EVERYWHERE] : EVERYWHERE;
+  return (
+    <Dialog title="Keys of this screen" isOpen onClose={onClose}>
+      <List>
+        {keys.map(([key, act]) => (
+          <Fragment key={key}>
+            <dt>
+              <Key>{key}</Key>
+            </dt>
+            <dd>{act}</dd>
+          </Fragment>
+        ))}
+      </List>
+      <Switch>
+        <input
+          type="checkbox"
+          checked={!off}
+          onChange={(e) => {
+            setKeysOff(!e.target.checked);
+            setOff(!e.target.checked);
+          }}
+        />
+        Single-letter keys work
+      </Switch>
+      <Row>
+        <Button onPress={onClose}>Close</Button>
+      </Row>
+    </Dialog>
+  );
+}

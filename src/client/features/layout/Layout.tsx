@@ -1,0 +1,120 @@
+/** Around every page behind the sign-in: the slim top bar, the page, the log line. */
+import { lazy, Suspense, useState } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { styled } from 'styled-components';
+import { useKey } from '../../shared/keys.ts';
+import { useShop } from '../../shared/shop.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Quiet } from '../../ui/parts.tsx';
+import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { LogLine } from '../logline/LogLine.tsx';
+import { LogTarget } from '../logline/target.tsx';
+import { useSignOut } from '../session/session.queries.ts';
+import { useLive } from './live.ts';
+import { ThemeButton } from './ThemeButton.tsx';
+
+const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
+
+const Bar = styled.header`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0 ${space.l};
+  padding: 0 ${space.l};
+  min-height: 52px;
+  border-bottom: 1px solid ${color.zincLine};
+  ${phone} {
+    padding: 0 ${space.m};
+    gap: 0 ${space.s};
+  }
+`;
+const Mark = styled.span`
+  font-weight: 800;
+  font-size: ${size.line};
+  color: ${color.oxide};
+  letter-spacing: 0.02em;
+`;
+const Nav = styled.nav`
+  display: flex;
+  gap: ${space.m};
+  flex: 1;
+  a {
+    min-height: ${touch};
+    padding: 0 4px;
+    display: inline-flex;
+    align-items: center;
+    font-weight: 600;
+    text-decoration: none;
+    border-bottom: 3px solid transparent;
+  }
+  a[aria-current='page'] {
+    color: ${color.ink};
+    border-bottom-color: ${color.oxide};
+  }
+`;
+const Who = styled(Quiet)`
+  ${phone} {
+    display: none;
+  }
+`;
+/** Room for the docked log line, so that it never covers the end of a page. */
+const Room = styled.div`
+  padding-bottom: 190px;
+`;
+const Skip = styled.a`
+  position: absolute;
+  left: -999px;
+  &:focus {
+    left: ${space.m};
+    top: ${space.s};
+    z-index: 40;
+    background: ${color.sheet};
+    padding: ${space.s};
+  }
+`;
+
+export function Layout() {
+  const { shop, person, seesPrices } = useShop();
+  const signOut = useSignOut();
+  const navigate = useNavigate();
+  const [keys, setKeys] = useState(false);
+  useLive();
+  useKey('f', () => void navigate('/'));
+  useKey('?', () => setKeys(true));
+  return (
+    <LogTarget>
+      <Skip href="#page">To the page</Skip>
+      <Bar>
+        <Mark>Avrik</Mark>
+        <Nav aria-label="Main">
+          <NavLink to="/" end>
+            Floor
+          </NavLink>
+          {shop.isDemo && seesPrices && <NavLink to="/outbox">Outbox</NavLink>}
+        </Nav>
+        <Who>
+          {person.name}, {shop.name}
+        </Who>
+        <ThemeButton />
+        <Button $look="quiet" onPress={() => setKeys(true)} aria-label="Keys of this screen">
+          ?
+        </Button>
+        <Button
+          $look="quiet"
+          onPress={() => signOut.mutate(undefined, { onSuccess: () => void navigate('/sign-in') })}
+        >
+          Sign out
+        </Button>
+      </Bar>
+      <Room id="page" tabIndex={-1}>
+        <Outlet />
+      </Room>
+      <LogLine />
+      {keys && (
+        <Suspense>
+          <KeysDialog onClose={() => setKeys(false)} />
+        </Suspense>
+      )}
+    </LogTarget>
+  );
+}

@@ -1,0 +1,279 @@
+/** The draft: every sentence can be changed or left out; what is left out stays to be put back. */
+import { useState } from 'react';
+import { Plus } from 'lucide-react';
+import { useQueryClient } from '@tanstack/react-query';
+import { v7 as uuidv7 } from 'uuid';
+import { styled } from 'styled-components';
+import type { LetterView } from '#contract/letters.ts';
+import type { Letter, LetterItem, LetterPart } from '#core/update/draft.ts';
+import { toldParts } from '#core/update/html.ts';
+import { whyNotSend } from '#core/update/sending.ts';
+import { wordsOf } from '../../shared/api.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { TextArea, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { HiddenVisually, Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
+import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { letterQuery } from './letter.queries.ts';
+import { useDraft } from './useDraft.ts';
+
+const Part = styled.fieldset`
+  border: 0;
+  border-top: 2px solid ${color.ink};
+  margin: 0;
+  padding: ${space.s} 0 0;
+  display: grid;
+  gap: ${space.s};
+  min-width: 0;
+  legend {
+    float: left;
+    padding: 0;
+    font-size: ${size.line};
+    font-weight: 700;
+  }
+  legend + * {
+    clear: both;
+  }
+`;
+const Sentence = styled.div<{ $out: boolean }>`
+  display: grid;
+  grid-template-columns: 7rem minmax(0, 1fr);
+  gap: ${space.s};
+  align-items: start;
+  textarea {
+    min-height: ${touch};
+    ${({ $out }) => ($out ? `text-decoration: line-through; color: ${color.zinc}; border-style: dashed;` : '')}
+  }
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Tell = styled.label`
+  display: flex;
+  align-items: center;
+  gap: ${space.s};
+  min-height: ${touch};
+  font-size: ${size.small};
+  cursor: pointer;
+  input {
+    width: 22px;
+    height: 22px;
+    accent-color: ${color.blueing};
+  }
+`;
+const Columns = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 46rem) minmax(14rem, 20rem);
+  gap: ${space.xl};
+  align-items: start;
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Side = styled.aside`
+  position: sticky;
+  top: ${space.l};
+  display: grid;
+  gap: ${space.m};
+  ${phone} {
+    position: static;
+  }
+`;
+
+const firstName = (name: string): string => name.split(/\s+/)[0] ?? name;
+
+const STATE_WORDS = {
+  saved: 'Saved.',
+  unsaved: 'Changed …',
+  saving: 'Saving …',
+  conflict: 'Somebody else changed this letter.',
+  failed: 'Not saved yet.',
+} as const;
+
+export function LetterDraft({ letter }: { letter: LetterView }) {
+  const draft = useDraft(letter);
+  const client = useQueryClient();
+  const editPart = (id: LetterPart['id'], change: (items: LetterItem[]) => LetterItem[]): void =>
+    draft.edit((l) => ({
+      ...l,
+      parts: l.parts.map((p) => (p.id === id ? { ...p, items: change(p.items) } : p)),
+    }));
+  const theirs = async (): Promise<void> => {
+    await client.invalidateQueries({ queryKey: letterQuery(letter.id).queryKey });
+    const now = client.getQueryData(letterQuery(letter.id).queryKey);
+    if (now) draft.take(now);
+  };
+  return (
+    <Columns>
+      <Stack $gap="l">
+        <TextField
+          label="Subject"
+          value={draft.content.subject}
+          maxLength={200}
+          onChange={(e) => draft.edit((l) => ({ ...l, subject: e.target.value }))}
+        />
+        <TextAreaField
+          label="Greeting"
+          value={draft.content.greeting}
+          rows={1}
+          maxLength={500}
+          onChange={(e) => draft.edit((l) => ({ ...l, greeting: e.target.value }))}
+        />
+        {draft.content.parts.map((part) => (
+          <PartEditor
+            key={part.id + part.title}
+            part={part}
+            onItems={(change) => editPart(part.id, change)}
+          />
+        ))}
+        <TextAreaField
+          label="Closing"
+          value={draft.content.closing}
+          rows={3}
+          maxLength={1000}
+          onChange={(e) => draft.edit((l) => ({ ...l, closing: e.target.value }))}
+        />
+      </Stack>
+      <Side aria-label="Sending">
+        <SendBox letter={letter} content={draft.content} sending={draft.sending} onSend={draft.sendNow} />
+        <div role="status">
+          <Quiet>{STATE_WORDS[draft.state]}</Quiet>
+        </div>
+        {draft.state === 'conflict' && (
+          <Notice $tone="oxide">
+            Yours is still on this page. <Button onPress={() => void theirs()}>Take theirs</Button>
+          </Notice>
+        )}
+        {draft.error && (
+          <Notice $tone="oxide" role="alert">
+            {wordsOf(draft.error)}{' '}
+            {draft.state === 'failed' && <Button onPress={() => void draft.saveNow()}>Save again</Button>}
+          </Notice>
+        )}
+        {letter.stale && <Notice>Something was logged after this was drafted.</Notice>}
+        <Again onAgain={draft.again} />
+      </Side>
+    </Columns>
+  );
+}
+
+function PartEditor({
+  part,
+  onItems,
+}: {
+  part: LetterPart;
+  onItems: (change: (items: LetterItem[]) => LetterItem[]) => void;
+}) {
+  const set = (id: string, next: Partial<LetterItem>): void =>
+    onItems((items) => items.map((i) => (i.id === id ? { ...i, ...next } : i)));
+  const add = (): void => onItems((items) => [...items, { id: `own-${uuidv7()}`, text: '', leftOut: false }]);
+  return (
+    <Part>
+      <legend>{part.title}</legend>
+      {part.items.map((item, n) => (
+        <Sentence key={item.id} $out={item.leftOut}>
+          <Tell>
+            <input
+              type="checkbox"
+              checked={!item.leftOut}
+              onChange={(e) => set(item.id, { leftOut: !e.target.checked })}
+            />
+            {item.leftOut ? 'left out' : 'told'}
+            <HiddenVisually>: {item.text.slice(0, 80)}</HiddenVisually>
+          </Tell>
+          <TextArea
+            aria-label={`${part.title}, sentence ${n + 1}`}
+            value={item.text}
+            rows={1}
+            maxLength={4000}
+            onChange={(e) => set(item.id, { text: e.target.value })}
+          />
+        </Sentence>
+      ))}
+      <Row>
+        <Button $look="quiet" onPress={add}>
+          <Plus size={18} aria-hidden /> Add a sentence
+        </Button>
+      </Row>
+    </Part>
+  );
+}
+
+interface SendProps {
+  letter: LetterView;
+  content: Letter;
+  sending: boolean;
+  onSend: () => Promise<void>;
+}
+
+function SendBox({ letter, content, sending, onSend }: SendProps) {
+  const [asking, setAsking] = useState(false);
+  const name = firstName(letter.customer.name);
+  const parts = toldParts(content);
+  const told = parts.reduce((n, p) => n + p.texts.length, 0);
+  const out = content.parts.flatMap((p) => p.items).filter((i) => i.leftOut).length;
+  const refused = whyNotSend(content, letter.customer.email);
+  return (
+    <Stack $gap="s">
+      <p>
+        {told} {told === 1 ? 'sentence' : 'sentences'} told{out > 0 ? `, ${out} left out` : ''}.
+      </p>
+      <Button $look="main" isDisabled={sending || refused !== null} onPress={() => setAsking(true)}>
+        Send to {name}
+      </Button>
+      {refused && <Quiet>{refused}</Quiet>}
+      <Dialog
+        title={`Send this letter to ${letter.customer.name}?`}
+        isOpen={asking}
+        onClose={() => setAsking(false)}
+      >
+        <p>
+          It goes by mail to <b>{letter.customer.email}</b>, with the link to their page. A sent letter never
+          changes.
+        </p>
+        <Row>
+          <Button
+            $look="main"
+            autoFocus
+            isDisabled={sending}
+            onPress={() => {
+              setAsking(false);
+              void onSend();
+            }}
+          >
+            Send it
+          </Button>
+          <Button $look="quiet" onPress={() => setAsking(false)}>
+            Not yet
+          </Button>
+        </Row>
+      </Dialog>
+    </Stack>
+  );
+}
+
+function Again({ onAgain }: { onAgain: () => void }) {
+  const [asking, setAsking] = useState(false);
+  return (
+    <>
+      <Button onPress={() => setAsking(true)}>Draft it again</Button>
+      <Dialog title="Draft it again from the logbook?" isOpen={asking} onClose={() => setAsking(false)}>
+        <p>What you changed in this draft is thrown away.</p>
+        <Row>
+          <Button
+            $look="oxide"
+            onPress={() => {
+              setAsking(false);
+              onAgain();
+            }}
+          >
+            Draft it again
+          </Button>
+          <Button $look="quiet" onPress={() => setAsking(false)}>
+            Leave it
+          </Button>
+        </Row>
+      </Dialog>
+    </>
+  );
+}

@@ -1,0 +1,78 @@
+/** A letter: the draft to edit and send, or the sent one to read. */
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import type { LetterView } from '#contract/letters.ts';
+import { formatDay, dayOf } from '#core/time/days.ts';
+import { toldParts } from '#core/update/html.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Head, Notice, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { useThisCar } from '../logline/target.tsx';
+import { LetterDraft } from './LetterDraft.tsx';
+import { letterQuery } from './letter.queries.ts';
+import { Paper } from './Paper.tsx';
+
+export default function LetterPage() {
+  const { letterId = '' } = useParams();
+  const { data: letter } = useSuspenseQuery(letterQuery(letterId));
+  useThisCar(letter.buildId, letter.build.nickname);
+  useTitle(`Letter to ${letter.customer.name}`);
+  return (
+    <Page>
+      <Stack $gap="l">
+        <Row>
+          <Title>Letter to {letter.customer.name}</Title>
+          <Link to={`/builds/${letter.buildId}`}>back to the {letter.build.nickname}</Link>
+        </Row>
+        {letter.state === 'draft' ? (
+          <LetterDraft key={letter.id} letter={letter} />
+        ) : (
+          <Sent letter={letter} />
+        )}
+      </Stack>
+    </Page>
+  );
+}
+
+const MAIL_WORDS = {
+  queued: 'The mail is on its way to the mail server.',
+  accepted: 'The mail server has taken it.',
+  failed: 'The mail could not be sent.',
+} as const;
+
+function Sent({ letter }: { letter: LetterView }) {
+  const manner = useManner();
+  const { shop } = useShop();
+  const day = letter.sentAt
+    ? formatDay(dayOf(letter.sentAt, shop.timeZone), manner.locale, manner.today)
+    : '';
+  const mail = letter.mail ?? 'queued';
+  return (
+    <Stack>
+      <Notice $tone={mail === 'failed' ? 'oxide' : 'cure'} role="status">
+        Sent {day} to {letter.customer.email}. {MAIL_WORDS[mail]} {letter.mailNote}{' '}
+        {shop.isDemo && (
+          <>
+            This is a demo with a stand-in mail server: <Link to="/outbox">see it in the outbox</Link>.
+          </>
+        )}
+      </Notice>
+      <Quiet>A sent letter never changes. What has to be put right goes into the next one.</Quiet>
+      <Paper>
+        <Head>{letter.content.subject}</Head>
+        <p>{letter.content.greeting}</p>
+        {toldParts(letter.content).map((p) => (
+          <section key={p.title}>
+            <h3>{p.title}</h3>
+            <ul>
+              {p.texts.map((t, i) => (
+                <li key={i}>{t}</li>
+              ))}
+            </ul>
+          </section>
+        ))}
+        <p>{letter.content.closing}</p>
+      </Paper>
+    </Stack>
+  );
+}

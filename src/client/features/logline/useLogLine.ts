@@ -1,0 +1,99 @@
+/** The log line's state: the text, what it is understood to say, what was put right, and keeping it. */
+import { useMemo, useRef, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { v7 as uuidv7 } from 'uuid';
+import type { EntryView } from '#contract/entries.ts';
+import { parseLine, type CaptureContext, type Named } from '#core/capture/index.ts';
+import { NOTHING_PUT_RIGHT, understand, type PutRight } from '#core/capture/understood.ts';
+import { wordsOf } from '../../shared/api.ts';
+import { useRemembered } from '../../shared/remember.ts';
+import { useShop, useToday } from '../../shared/shop.ts';
+import { knownQuery, useAddEntry } from '../entry/entry.queries.ts';
+import { useLogTarget } from './target.tsx';
+
+/** What the parser knows of this shop. The same object until a name or the day changes. */
+function useCapture(): CaptureContext {
+  const { currency, units, locale } = useShop().shop;
+  const today = useToday();
+  const { data: known } = useQuery(knownQuery);
+  return useMemo(
+    () => ({
+      today,
+      currency,
+      units,
+      locale,
+      builds: known?.builds ?? [],
+      people: known?.people ?? [],
+      vendors: known?.vendors ?? [],
+      parts: [],
+      places: known?.places ?? [],
+    }),
+    [today, currency, units, locale, known],
+  );
+}
+
+export interface Kept {
+  entry: EntryView;
+  build: Named & { id: string };
+}
+
+export function useLogLine() {
+  const capture = useCapture();
+  const here = useLogTarget();
+  const [text, setText] = useRemembered('avrik.log-line');
+  const [right, setRight] = useState<PutRight>(NOTHING_PUT_RIGHT);
+  const [fault, setFault] = useState<string | null>(null);
+  const [kept, setKept] = useState<Kept | null>(null);
+  // One id a line, kept until the line is: a second press, or a try after a lost answer, is the same entry.
+  const id = useRef<string | null>(null);
+  const add = useAddEntry();
+
+  const understood = useMemo(() => understand(parseLine(text, capture), right), [text, capture, right]);
+  const build = understood.build ?? here;
+
+  const write = (next: string): void => {
+    setText(next);
+    setFault(null);
+    id.current = null;
+    if (next === '') setRight(NOTHING_PUT_RIGHT);
+  };
+  const putRight = (change: (before: PutRight) => PutRight): void => {
+    id.current = null;
+    setFault(null);
+    setRight(change);
+  };
+
+  const keep = async (): Promise<void> => {
+    if (text.trim() === '' || add.isPending) return;
+    if (!build?.id)
+      return setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
+    id.current ??= uuidv7();
+    const { kind, facts, audience } = understood;
+    try {
+      const entry = await add.mutateAsync({
+        buildId: build.id,
+        body: { id: id.current, kind, text: text.trim(), facts, audience },
+      });
+      setKept({ entry, build: { id: build.id, name: build.name } });
+      write('');
+    } catch (error) {
+      setFault(wordsOf(error));
+    }
+  };
+
+  return {
+    capture,
+    text,
+    write,
+    right,
+    putRight,
+    understood,
+    build,
+    here,
+    keep,
+    keeping: add.isPending,
+    fault,
+    kept,
+    setKept,
+  };
+}

@@ -1,0 +1,124 @@
+/** Sign in; in the demo shop with one press. */
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Navigate, useNavigate } from 'react-router';
+import { styled } from 'styled-components';
+import { SignInDto } from '#contract/session.ts';
+import { wordsOf } from '../../shared/api.ts';
+import { showProblem, useContractForm } from '../../shared/forms.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Head, Notice, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { color, phone, space } from '../../ui/tokens.ts';
+import { sessionQuery, useSignIn, useSignInDemo } from './session.queries.ts';
+
+const Door = styled.main`
+  max-width: 60rem;
+  margin: 0 auto;
+  padding: ${space.xl} ${space.l};
+  display: grid;
+  gap: ${space.xl};
+  border-top: 8px solid ${color.oxide};
+`;
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
+  gap: ${space.xl};
+  ${phone} {
+    gap: ${space.l};
+  }
+`;
+
+export default function SignInPage() {
+  const { data: session } = useSuspenseQuery(sessionQuery);
+  useTitle('Sign in');
+  if (session.person) return <Navigate to="/" replace />;
+  if (session.firstRun) return <Navigate to="/first-run" replace />;
+  return (
+    <Door>
+      <Stack $gap="s">
+        <Title>Avrik</Title>
+        <p>
+          Write down what happens to each car, as you would say it. Avrik keeps it, adds it up, and drafts the
+          letter to its owner.
+        </p>
+      </Stack>
+      <Two>
+        {session.demo && <DemoDoor />}
+        <OwnDoor />
+      </Two>
+    </Door>
+  );
+}
+
+function DemoDoor() {
+  const demo = useSignInDemo();
+  const navigate = useNavigate();
+  const enter = (role: 'owner' | 'office' | 'technician'): void =>
+    demo.mutate(role, { onSuccess: () => void navigate('/') });
+  return (
+    <Stack>
+      <Head>The demo shop</Head>
+      <p>Saltmarsh Coachworks, eight cars, six months of work. All of it is made up.</p>
+      <Row>
+        <Button $look="main" onPress={() => enter('owner')} isDisabled={demo.isPending}>
+          Go in as the owner
+        </Button>
+      </Row>
+      <Row>
+        <Button onPress={() => enter('technician')}>as a technician</Button>
+        <Button onPress={() => enter('office')}>as the office</Button>
+      </Row>
+      <Quiet>A technician sees no prices and no customers’ addresses.</Quiet>
+      {demo.isError && (
+        <Notice $tone="oxide" role="alert">
+          {wordsOf(demo.error)}
+        </Notice>
+      )}
+    </Stack>
+  );
+}
+
+function OwnDoor() {
+  const signIn = useSignIn();
+  const navigate = useNavigate();
+  const form = useContractForm(SignInDto, { email: '', password: '' });
+  const { errors } = form.formState;
+  const submit = form.handleSubmit((body) =>
+    signIn.mutateAsync(body).then(
+      () => void navigate('/'),
+      (error: unknown) => showProblem(form, error),
+    ),
+  );
+  return (
+    <form onSubmit={(e) => void submit(e)} noValidate>
+      <Stack>
+        <Head>Sign in</Head>
+        <TextField
+          label="Email"
+          type="email"
+          autoComplete="username"
+          fault={errors.email?.message}
+          {...form.register('email')}
+        />
+        <TextField
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          fault={errors.password?.message}
+          {...form.register('password')}
+        />
+        {errors.root && (
+          <Notice $tone="oxide" role="alert">
+            {errors.root.message}
+          </Notice>
+        )}
+        <Row>
+          <Button type="submit" isDisabled={signIn.isPending}>
+            Sign in
+          </Button>
+        </Row>
+      </Stack>
+    </form>
+  );
+}

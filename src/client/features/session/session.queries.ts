@@ -1,0 +1,29 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { Role } from '#contract/access.ts';
+import type { SessionView, ShopCreateDto, SignInDto } from '#contract/session.ts';
+import { call } from '../../shared/api.ts';
+
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: ({ signal }) => call<SessionView>('sessionRead', { signal }),
+  staleTime: Infinity,
+});
+
+/** Every way in or out answers with the session that holds now; nothing of the one before is kept. */
+function useSessionChange<V>(change: (value: V) => Promise<SessionView>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: (session) => {
+      client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'session' });
+      client.setQueryData(sessionQuery.queryKey, session);
+    },
+  });
+}
+
+export const useSignIn = () => useSessionChange((body: SignInDto) => call<SessionView>('signIn', { body }));
+export const useSignInDemo = () =>
+  useSessionChange((role: Role) => call<SessionView>('signInDemo', { body: { role } }));
+export const useCreateShop = () =>
+  useSessionChange((body: ShopCreateDto) => call<SessionView>('shopCreate', { body }));
+export const useSignOut = () => useSessionChange(() => call<SessionView>('signOut'));

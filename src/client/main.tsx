@@ -1,0 +1,36 @@
+import './ui/theme.ts';
+import '@fontsource-variable/archivo/index.css';
+import '@fontsource/ibm-plex-mono/latin-400.css';
+import '@fontsource/ibm-plex-mono/latin-600.css';
+import { StrictMode, Suspense } from 'react';
+import { createRoot } from 'react-dom/client';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { RouterProvider } from 'react-router';
+import { makeRouter } from './router.tsx';
+import { ApiProblem } from './shared/api.ts';
+import { GlobalStyle } from './ui/tokens.ts';
+
+const TRIES = 2;
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      // What the server refused, it will refuse again; silence may pass.
+      retry: (count, error) =>
+        count < TRIES &&
+        !(error instanceof ApiProblem && error.problem.status >= 400 && error.problem.status < 500),
+    },
+  },
+});
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={client}>
+      <GlobalStyle />
+      <Suspense>
+        <RouterProvider router={makeRouter(client)} />
+      </Suspense>
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,46 @@
+/** Addresses and their pages. Pages load when they are first needed. */
+import type { ComponentType } from 'react';
+import type { QueryClient } from '@tanstack/react-query';
+import { createBrowserRouter, redirect } from 'react-router';
+import { Layout } from './features/layout/Layout.tsx';
+import { NoSuchPage, RouteProblem } from './features/layout/Problem.tsx';
+import { sessionQuery } from './features/session/session.queries.ts';
+import { Quiet } from './ui/parts.tsx';
+
+const page = (load: () => Promise<{ default: ComponentType }>) => async () => ({
+  Component: (await load()).default,
+});
+
+export const makeRouter = (client: QueryClient) =>
+  createBrowserRouter([
+    {
+      ErrorBoundary: RouteProblem,
+      HydrateFallback: () => <Quiet>Opening …</Quiet>,
+      loader: () => client.ensureQueryData(sessionQuery),
+      children: [
+        { path: '/sign-in', lazy: page(() => import('./features/session/SignInPage.tsx')) },
+        { path: '/first-run', lazy: page(() => import('./features/session/FirstRunPage.tsx')) },
+        ...(import.meta.env.DEV ? [{ path: '/dev/ui', lazy: page(() => import('./ui/Gallery.tsx')) }] : []),
+        {
+          Component: Layout,
+          loader: async () => {
+            const session = await client.ensureQueryData(sessionQuery);
+            return session.person ? null : redirect(session.firstRun ? '/first-run' : '/sign-in');
+          },
+          children: [
+            {
+              ErrorBoundary: RouteProblem,
+              children: [
+                { path: '/', lazy: page(() => import('./features/floor/FloorPage.tsx')) },
+                { path: '/builds/new', lazy: page(() => import('./features/build/NewBuildPage.tsx')) },
+                { path: '/builds/:buildId', lazy: page(() => import('./features/build/BuildPage.tsx')) },
+                { path: '/letters/:letterId', lazy: page(() => import('./features/letter/LetterPage.tsx')) },
+                { path: '/outbox', lazy: page(() => import('./features/outbox/OutboxPage.tsx')) },
+                { path: '*', Component: NoSuchPage },
+              ],
+            },
+          ],
+        },
+      ],
+    },
+  ]);

@@ -1,0 +1,52 @@
+/** Calls to the server by the names of the route table. */
+import { pathOf, ROUTES, type RouteName } from '#contract/access.ts';
+import type { Problem } from '#contract/problem.ts';
+
+/** What the server refused, in its own words. */
+export class ApiProblem extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+
+  /** The reason that stands at a field, if one does. */
+  at(field: string): string | undefined {
+    return this.problem.fields?.find((f) => f.field === field)?.reason;
+  }
+}
+
+const OFFLINE: Problem = {
+  type: 'urn:avrik:problem:offline',
+  title: 'No answer',
+  status: 0,
+  detail: 'The shop’s server does not answer. What you wrote is kept on this page; try again in a moment.',
+};
+
+interface Call {
+  params?: Record<string, string>;
+  query?: Record<string, string | undefined>;
+  body?: object;
+  signal?: AbortSignal;
+}
+
+export async function call<T>(name: RouteName, { params, query, body, signal }: Call = {}): Promise<T> {
+  const search = new URLSearchParams(
+    Object.entries(query ?? {}).filter((e): e is [string, string] => !!e[1]),
+  ).toString();
+  const response = await fetch(pathOf(name, params) + (search ? `?${search}` : ''), {
+    method: ROUTES[name].method.toUpperCase(),
+    ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
+    ...(signal ? { signal } : {}),
+  }).catch((error: unknown) => {
+    if (signal?.aborted) throw error;
+    throw new ApiProblem(OFFLINE);
+  });
+  if (response.ok) return (await response.json()) as T;
+  const problem = (await response.json().catch(() => null)) as Problem | null;
+  throw new ApiProblem(problem ?? { ...OFFLINE, status: response.status });
+}
+
+/** What to tell the person about an error. */
+export const wordsOf = (error: unknown): string =>
+  error instanceof ApiProblem
+    ? error.message
+    : 'Something broke on this page. What you wrote is kept; try again.';

@@ -1,0 +1,33 @@
+/** Forms checked by the same classes as the server checks with. */
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import {
+  useForm,
+  type DefaultValues,
+  type FieldValues,
+  type Path,
+  type UseFormReturn,
+} from 'react-hook-form';
+import { ApiProblem, wordsOf } from './api.ts';
+
+export function useContractForm<T extends FieldValues>(
+  shape: new () => T,
+  start: DefaultValues<T>,
+): UseFormReturn<T> {
+  return useForm<T>({
+    resolver: classValidatorResolver(shape as never) as never,
+    defaultValues: start,
+    mode: 'onTouched',
+  });
+}
+
+/** Puts the server's reasons beside their fields, and what belongs to no field at the form's head. */
+export function showProblem<T extends FieldValues>(form: UseFormReturn<T>, error: unknown): void {
+  const known = new Set(Object.keys(form.getValues()));
+  const fields = error instanceof ApiProblem ? (error.problem.fields ?? []) : [];
+  const placed = fields.filter((f) => known.has(f.field));
+  for (const f of placed) form.setError(f.field as Path<T>, { message: f.reason });
+  if (placed.length === 0) form.setError('root', { message: wordsOf(error) });
+}
+
+/** An empty field is an absent one. */
+export const orAbsent = (value: string): string | undefined => (value.trim() === '' ? undefined : value);

@@ -1,0 +1,117 @@
+import type { ComponentProps, ReactNode, Ref } from 'react';
+import { useId } from 'react';
+import { styled } from 'styled-components';
+import { color, font, size, space, touch } from './tokens.ts';
+
+const Box = styled.div`
+  display: grid;
+  gap: ${space.xs};
+  align-content: start;
+`;
+const Label = styled.label`
+  font-weight: 600;
+  font-size: ${size.small};
+`;
+const Hint = styled.p`
+  color: ${color.zinc};
+  font-size: ${size.small};
+`;
+const Fault = styled.p`
+  color: ${color.oxide};
+  font-size: ${size.small};
+  font-weight: 600;
+`;
+const look = `
+  width: 100%;
+  min-height: ${touch};
+  padding: ${space.s} ${space.m};
+  border: 1.5px solid ${color.zinc};
+  border-radius: 3px;
+  background: ${color.sheet};
+  &[aria-invalid='true'] { border-color: ${color.oxide}; border-width: 2px; }
+`;
+export const Input = styled.input`
+  ${look}
+  &[data-mono] {
+    font-family: ${font.mono};
+  }
+`;
+export const Select = styled.select`
+  ${look}
+`;
+export const TextArea = styled.textarea`
+  ${look}
+  field-sizing: content;
+  resize: vertical;
+  line-height: 1.5;
+`;
+
+interface Around {
+  label: string;
+  hint?: ReactNode;
+  /** What is wrong with it, in words; shown beside the field. */
+  fault?: string | undefined;
+}
+
+/** Label, field, hint and fault, tied together for eyes and for screen readers. */
+function useAround({ hint, fault }: Around) {
+  const id = useId();
+  const described = [hint ? `${id}-hint` : '', fault ? `${id}-fault` : ''].filter(Boolean).join(' ');
+  return {
+    id,
+    aria: {
+      id,
+      'aria-invalid': fault ? true : undefined,
+      'aria-describedby': described || undefined,
+    } as const,
+  };
+}
+
+function Frame({ id, label, hint, fault, children }: Around & { id: string; children: ReactNode }) {
+  return (
+    <Box>
+      <Label htmlFor={id}>{label}</Label>
+      {children}
+      {hint && <Hint id={`${id}-hint`}>{hint}</Hint>}
+      {fault && (
+        <Fault id={`${id}-fault`} role="alert">
+          {fault}
+        </Fault>
+      )}
+    </Box>
+  );
+}
+
+export function TextField({
+  label,
+  hint,
+  fault,
+  ...input
+}: Around & ComponentProps<'input'> & { ref?: Ref<HTMLInputElement> }) {
+  const { id, aria } = useAround({ label, hint, fault });
+  return (
+    <Frame {...{ id, label, hint, fault }}>
+      <Input {...input} {...aria} />
+    </Frame>
+  );
+}
+
+export function SelectField({ label, hint, fault, children, ...select }: Around & ComponentProps<'select'>) {
+  const { id, aria } = useAround({ label, hint, fault });
+  return (
+    <Frame {...{ id, label, hint, fault }}>
+      <Select {...select} {...aria}>
+        {children}
+      </Select>
+    </Frame>
+  );
+}
+
+export function TextAreaField({ label, hint, fault, ...area }: Around & ComponentProps<'textarea'>) {
+  const { id, aria } = useAround({ label, hint, fault });
+  return (
+    <Frame {...{ id, label, hint, fault }}>
+      <TextArea {...area} {...aria} />
+    </Frame>
+  );
+}

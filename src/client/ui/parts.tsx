@@ -1,0 +1,73 @@
+/** Small parts that several screens use. */
+import { styled } from 'styled-components';
+import { color, font, phone, size, space } from './tokens.ts';
+
+export const Page = styled.main`
+  max-width: 82rem;
+  margin: 0 auto;
+  padding: ${space.l};
+  ${phone} {
+    padding: ${space.m};
+  }
+`;
+export const Title = styled.h1`
+  font-size: ${size.title};
+  line-height: 1.15;
+  font-weight: 750;
+  letter-spacing: -0.01em;
+`;
+export const Head = styled.h2`
+  font-size: ${size.line};
+  font-weight: 700;
+`;
+export const Quiet = styled.span`
+  color: ${color.zinc};
+`;
+/** Money, readings, numbers of builds. */
+export const Mono = styled.span<{ $brass?: boolean }>`
+  font-family: ${font.mono};
+  ${({ $brass }) => ($brass ? `color: ${color.brass}; font-weight: 600;` : '')}
+`;
+export const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: ${space.s} ${space.m};
+`;
+export const Stack = styled.div<{ $gap?: keyof typeof space }>`
+  display: grid;
+  gap: ${({ $gap }) => space[$gap ?? 'm']};
+  align-content: start;
+  grid-template-columns: minmax(0, 1fr);
+`;
+export const Panel = styled.section`
+  display: grid;
+  gap: ${space.s};
+  align-content: start;
+  padding: ${space.m} 0;
+  border-top: 2px solid ${color.ink};
+`;
+/** Something a person must look at; always says it in words too. */
+export const Notice = styled.div<{ $tone?: 'oxide' | 'blueing' | 'cure' }>`
+  padding: ${space.s} ${space.m};
+  border-left: 5px solid ${({ $tone }) => color[$tone ?? 'blueing']};
+  background: ${({ $tone }) => ($tone === 'oxide' ? color.oxideWash : color.zincWash)};
+`;
+export const Now = styled.strong`
+  color: ${color.oxide};
+`;
+export const HiddenVisually = styled.span`
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+  white-space: nowrap;
+`;
+export const Key = styled.kbd`
+  font-family: ${font.mono};
+  font-size: ${size.small};
+  border: 1px solid currentcolor;
+  border-radius: 3px;
+  padding: 0 6px;
+`;

@@ -1,0 +1,57 @@
+/**
+ * Every route of the API: method, path, and who may use it. One table; the server mounts from it, the client takes
+ * its paths from it, and a test walks all of it.
+ */
+export const ROLES = ['owner', 'office', 'technician'] as const;
+export type Role = (typeof ROLES)[number];
+
+export interface RouteSpec {
+  method: 'get' | 'post' | 'put' | 'delete';
+  path: string;
+  /** Roles that may use it; `anyone` needs no sign-in. */
+  allow: readonly Role[] | 'anyone';
+}
+
+const EVERYBODY = ROLES;
+/** Those who see prices and customers' contacts. */
+const DESK = ['owner', 'office'] as const;
+
+export const ROUTES = {
+  health: { method: 'get', path: '/api/health', allow: 'anyone' },
+  sessionRead: { method: 'get', path: '/api/session', allow: 'anyone' },
+  signIn: { method: 'post', path: '/api/session', allow: 'anyone' },
+  signInDemo: { method: 'post', path: '/api/session/demo', allow: 'anyone' },
+  signOut: { method: 'delete', path: '/api/session', allow: 'anyone' },
+  shopCreate: { method: 'post', path: '/api/shop', allow: 'anyone' },
+  known: { method: 'get', path: '/api/shop/known', allow: EVERYBODY },
+  floor: { method: 'get', path: '/api/floor', allow: EVERYBODY },
+  live: { method: 'get', path: '/api/live', allow: EVERYBODY },
+  buildCreate: { method: 'post', path: '/api/builds', allow: DESK },
+  buildRead: { method: 'get', path: '/api/builds/:buildId', allow: EVERYBODY },
+  buildNext: { method: 'put', path: '/api/builds/:buildId/next', allow: DESK },
+  entriesList: { method: 'get', path: '/api/builds/:buildId/entries', allow: EVERYBODY },
+  entryAdd: { method: 'post', path: '/api/builds/:buildId/entries', allow: EVERYBODY },
+  entryCorrect: { method: 'post', path: '/api/builds/:buildId/corrections', allow: EVERYBODY },
+  lettersList: { method: 'get', path: '/api/builds/:buildId/letters', allow: DESK },
+  letterDraft: { method: 'post', path: '/api/builds/:buildId/letters', allow: DESK },
+  letterRead: { method: 'get', path: '/api/letters/:letterId', allow: DESK },
+  letterSave: { method: 'put', path: '/api/letters/:letterId', allow: DESK },
+  letterRedraft: { method: 'post', path: '/api/letters/:letterId/redraft', allow: DESK },
+  letterSend: { method: 'post', path: '/api/letters/:letterId/send', allow: DESK },
+  linkRenew: { method: 'post', path: '/api/builds/:buildId/link', allow: DESK },
+  linkRevoke: { method: 'delete', path: '/api/builds/:buildId/link', allow: DESK },
+  outboxList: { method: 'get', path: '/api/outbox', allow: DESK },
+  /** The customer's page: who has the link may read. */
+  letterPage: { method: 'get', path: '/l/:token', allow: 'anyone' },
+} as const satisfies Record<string, RouteSpec>;
+
+export type RouteName = keyof typeof ROUTES;
+
+/** The address of a route with its parameters filled in. */
+export function pathOf(name: RouteName, params: Record<string, string> = {}): string {
+  return ROUTES[name].path.replace(/:(\w+)/g, (_, key: string) => {
+    const value = params[key];
+    if (value === undefined) throw new Error(`${name} needs ${key}`);
+    return encodeURIComponent(value);
+  });
+}

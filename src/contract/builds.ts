@@ -1,0 +1,130 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  IsEmail,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Max,
+  MaxLength,
+  Min,
+  Validate,
+} from 'class-validator';
+import type { Kind } from '#core/log/kinds.ts';
+import { CalendarDay } from './calendarDay.ts';
+
+export const STANDARDS = ['driver', 'preserve', 'period-correct', 'show', 'race'] as const;
+export type Standard = (typeof STANDARDS)[number];
+
+export class BuildCreateDto {
+  @IsUUID() id!: string;
+  @IsUUID() customerId!: string;
+  @IsUUID() vehicleId!: string;
+
+  @IsString()
+  @Length(1, 120, { message: 'say what it is, up to 120 characters' })
+  vehicleName!: string;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt({ message: 'a year, as in 1961' })
+  @Min(1880, { message: 'a year from 1880 on' })
+  @Max(2100, { message: 'a year up to 2100' })
+  vehicleYear?: number;
+
+  @IsString()
+  @Length(1, 60, { message: 'one or two words you would shout across the shop' })
+  nickname!: string;
+
+  @IsString()
+  @Length(1, 120, { message: 'whose is it?' })
+  customerName!: string;
+
+  @IsEmail({}, { message: 'that is not an email address' })
+  @MaxLength(200)
+  customerEmail!: string;
+
+  @IsIn(STANDARDS, { message: 'choose a standard of finish' })
+  standard!: Standard;
+
+  @IsOptional() @Validate(CalendarDay) promised?: string;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt({ message: 'a number of days' })
+  @Min(1, { message: 'at least one day' })
+  @Max(365, { message: 'at most a year' })
+  tellEveryDays?: number;
+}
+
+export class BuildNextDto {
+  @IsString()
+  @MaxLength(500, { message: 'at most 500 characters' })
+  next!: string;
+
+  @IsInt()
+  version!: number;
+}
+
+export interface WaitView {
+  entryId: string;
+  subject: string;
+  since: string;
+  due?: string;
+  vendor?: string;
+}
+
+/** Sums of one kind of entry. Money is absent for those who do not see prices. */
+export interface KindSumView {
+  kind: Kind;
+  count: number;
+  minutes: number;
+  moneyMinor?: number;
+}
+
+export interface BuildRow {
+  id: string;
+  number: string;
+  nickname: string;
+  vehicle: string;
+  vehicleYear: number | null;
+  customer: string;
+  place: string | null;
+  promised: string | null;
+  waits: WaitView[];
+  doing: { kind: Kind; text: string; at: string } | null;
+  toldAt: string | null;
+  arrivedAt: string;
+  tellEveryDays: number;
+}
+
+export interface FloorView {
+  builds: BuildRow[];
+}
+
+export interface BuildView extends BuildRow {
+  standard: Standard;
+  next: string;
+  version: number;
+  workedMinutes: number;
+  estimateMinutes: number;
+  byKind: KindSumView[];
+  /** Absent for those who do not see prices or contacts. */
+  spentMinor?: number;
+  estimateMinor?: number;
+  customerEmail?: string;
+  /** The customer's page: whether its link holds, and when it was last opened. */
+  link?: { url: string; lastOpenedAt: string | null } | null;
+  draftId?: string | null;
+}
+
+/** The names the log line knows. */
+export interface KnownView {
+  builds: { id: string; name: string; aliases: string[] }[];
+  people: { id: string; name: string }[];
+  vendors: { id: string; name: string }[];
+  places: { id: string; name: string }[];
+}

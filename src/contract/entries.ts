@@ -1,0 +1,160 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  Validate,
+  ValidateNested,
+} from 'class-validator';
+import { AUDIENCES, CLASSES, KINDS, type Audience, type Kind, type LineClass } from '#core/log/kinds.ts';
+import { CalendarDay } from './calendarDay.ts';
+
+/** Longest line kept, in characters. */
+export const LONGEST_LINE = 4000;
+
+class MeasureDto {
+  @IsNumber({ allowNaN: false, allowInfinity: false }, { message: 'not a number' })
+  value!: number;
+
+  @IsString()
+  @Length(1, 12, { message: 'give the unit' })
+  unit!: string;
+}
+
+export class FactsDto {
+  @IsOptional() @IsString() @Length(1, 300) subject?: string;
+  @IsOptional() @IsString() @Length(1, 80) zone?: string;
+
+  @IsOptional()
+  @IsInt({ message: 'whole minutes' })
+  @Min(1, { message: 'at least one minute' })
+  @Max(60_000, { message: 'at most 1,000 hours in one line' })
+  minutes?: number;
+
+  @IsOptional()
+  @IsInt({ message: 'whole minor units' })
+  @Min(0, { message: 'money cannot be negative; correct the earlier entry instead' })
+  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  moneyMinor?: number;
+
+  @IsOptional()
+  @IsNumber({ allowNaN: false, allowInfinity: false }, { message: 'not a number' })
+  @Min(0, { message: 'cannot be negative' })
+  @Max(1_000_000, { message: 'too many' })
+  quantity?: number;
+
+  @IsOptional() @Validate(CalendarDay) due?: string;
+  @IsOptional() @Validate(CalendarDay) on?: string;
+  @IsOptional() @IsString() @Length(1, 120) vendor?: string;
+  @IsOptional() @IsString() @Length(1, 120) person?: string;
+  @IsOptional() @IsString() @Length(1, 120) place?: string;
+  @IsOptional() @IsIn(CLASSES, { message: 'safety, must, should or nice' }) class?: LineClass;
+
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(50)
+  @ValidateNested({ each: true })
+  @Type(() => MeasureDto)
+  measures?: MeasureDto[];
+}
+
+const LOGGED = KINDS.filter((k) => k !== 'correction') as Exclude<Kind, 'correction'>[];
+
+/** What an entry says: in a new entry, and in a correction of one. */
+export class SaidDto {
+  @IsIn(LOGGED, { message: 'not a kind of entry' })
+  kind!: Exclude<Kind, 'correction'>;
+
+  @IsString()
+  @Matches(/\S/, { message: 'the line is empty' })
+  @MaxLength(LONGEST_LINE, { message: `at most ${LONGEST_LINE} characters in one line` })
+  text!: string;
+
+  @ValidateNested()
+  @Type(() => FactsDto)
+  facts!: FactsDto;
+
+  @IsIn(AUDIENCES, { message: 'shop or customer' })
+  audience!: Audience;
+}
+
+export class EntryAddDto extends SaidDto {
+  /** Made by the client (UUIDv7), so that the same request sent twice is one entry. */
+  @IsUUID()
+  id!: string;
+}
+
+export class EntryCorrectDto {
+  @IsUUID()
+  id!: string;
+
+  @IsUUID()
+  correctsId!: string;
+
+  /** The entry should never have been. */
+  @IsOptional()
+  @IsBoolean()
+  withdraw?: boolean;
+
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => SaidDto)
+  now?: SaidDto;
+}
+
+export class EntriesQueryDto {
+  /** Kinds wanted, comma between; all when absent. */
+  @IsOptional()
+  @IsString()
+  @Matches(new RegExp(`^(?:${KINDS.join('|')})(?:,(?:${KINDS.join('|')}))*$`), {
+    message: 'kinds of entry, comma between',
+  })
+  kinds?: string;
+
+  @IsOptional() @IsString() @MaxLength(200) q?: string;
+
+  /** Entries older than this one: `at` and `seq` of the last one seen, an underscore between. */
+  @IsOptional()
+  @Matches(/^\d{4}-\d\d-\d\dT[\d:.]+Z_\d+$/, { message: 'not a place in the logbook' })
+  before?: string;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(500)
+  limit?: number;
+}
+
+/** An entry as screens show it, with its corrections applied. */
+export interface EntryView {
+  id: string;
+  seq: number;
+  at: string;
+  person: string | null;
+  kind: Kind;
+  text: string;
+  facts: FactsDto;
+  audience: Audience;
+  corrected: { first: string; at: string } | null;
+  withdrawn: boolean;
+  about: { type: string; id: string } | null;
+}
+
+export interface EntriesView {
+  entries: EntryView[];
+  /** Give as `before` for older ones; null at the end. */
+  older: string | null;
+}

@@ -1,0 +1,51 @@
+/** What will be kept of a line: what was read in it, with what the person put right laid over it. */
+import { KIND_SPECS, type Audience, type FactField, type Facts, type Kind } from '../log/kinds.ts';
+import { factsOf } from './index.ts';
+import type { Named, ParsedLine } from './types.ts';
+
+export type LoggedKind = Exclude<Kind, 'correction'>;
+
+/** Corrections made before keeping. A fact of `null` was taken away; one that is absent is as read. */
+export interface PutRight {
+  kind?: LoggedKind;
+  audience?: Audience;
+  build?: Named;
+  facts: { [F in FactField]?: Facts[F] | null };
+}
+
+export const NOTHING_PUT_RIGHT: PutRight = { facts: {} };
+
+export interface Understood {
+  kind: LoggedKind;
+  facts: Facts;
+  audience: Audience;
+  build?: Named;
+}
+
+/** Facts that mean something for this kind; the rest stays in the text. */
+export function factsFor(kind: Kind, facts: Facts): Facts {
+  const { fields } = KIND_SPECS[kind];
+  return Object.fromEntries(
+    Object.entries(facts).filter(
+      ([field, value]) => value !== undefined && fields.includes(field as FactField),
+    ),
+  );
+}
+
+export function understand(parsed: ParsedLine, right: PutRight): Understood {
+  // "should have said …" is a correction only where one points at what it corrects; as a line it is a note.
+  const read: LoggedKind = parsed.kind === 'correction' ? 'note' : parsed.kind;
+  const kind = right.kind ?? read;
+  const merged: Record<string, unknown> = { ...factsOf(parsed) };
+  for (const [field, value] of Object.entries(right.facts)) {
+    if (value === null) delete merged[field];
+    else merged[field] = value;
+  }
+  const build = right.build ?? parsed.build;
+  return {
+    kind,
+    facts: factsFor(kind, merged),
+    audience: right.audience ?? KIND_SPECS[kind].audience,
+    ...(build ? { build } : {}),
+  };
+}

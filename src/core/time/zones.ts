@@ -1,0 +1,51 @@
+/** From a clock time in a time zone to an instant. */
+import { addDays, dayOf, type Day } from './days.ts';
+
+const MS_PER_MINUTE = 60_000;
+
+/** Minutes that the zone's clocks are ahead of UTC at an instant. */
+function offsetMinutes(utcMs: number, timeZone: string): number {
+  const parts = new Intl.DateTimeFormat('en-US', {
+    timeZone,
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: 'numeric',
+    day: 'numeric',
+    hour: 'numeric',
+    minute: 'numeric',
+    second: 'numeric',
+  }).formatToParts(new Date(utcMs));
+  const get = (type: string): number => Number(parts.find((p) => p.type === type)?.value);
+  const local = Date.UTC(
+    get('year'),
+    get('month') - 1,
+    get('day'),
+    get('hour'),
+    get('minute'),
+    get('second'),
+  );
+  return Math.round((local - utcMs) / MS_PER_MINUTE);
+}
+
+/** The UTC instant at which clocks in `timeZone` (IANA name) show noon of `day`. Noon exists in every zone's days. */
+export function noonOf(day: Day, timeZone: string): string {
+  const asUtc = Date.parse(`${day}T12:00:00Z`);
+  const first = asUtc - offsetMinutes(asUtc, timeZone) * MS_PER_MINUTE;
+  return new Date(asUtc - offsetMinutes(first, timeZone) * MS_PER_MINUTE).toISOString();
+}
+
+/** When something happened that is logged `now` and said to be of day `on`: an earlier day means its noon. */
+export function whenOf(on: Day | undefined, now: string, timeZone: string): string {
+  const today = dayOf(now, timeZone);
+  return on === undefined || on >= today || on < addDays(today, -3660) ? now : noonOf(on, timeZone);
+}
+
+/** True for a time zone that the runtime knows. */
+export function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}

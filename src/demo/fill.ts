@@ -1,0 +1,181 @@
+/**
+ * Fills an empty database with the demo shop, through the same services that people use, with a clock that walks
+ * through the last six months. The same day gives the same shop.
+ */
+import { factsOf, parseLine, type CaptureContext } from '#core/capture/index.ts';
+import { KIND_SPECS } from '#core/log/kinds.ts';
+import { addDays, dayOf, weekdayOf, type Day } from '#core/time/days.ts';
+import { noonOf } from '#core/time/zones.ts';
+import { atTheDoor, inShop } from '#server/db/pool.ts';
+import type { Deps } from '#server/deps.ts';
+import { createBuild, setNext } from '#server/features/builds/builds.service.ts';
+import { addEntry } from '#server/features/entries/entries.service.ts';
+import { openLetter, sendLetter } from '#server/features/letters/letters.service.ts';
+import { firstShopMade, insertPerson } from '#server/features/session/session.queries.ts';
+import { createShop, hashPassword } from '#server/features/session/session.service.ts';
+import type { SignedIn } from '#server/http/session.ts';
+import { DEMO_PASSWORD, PEOPLE, PLACES, SHOP, VENDORS, type DemoBuild } from './saltmarsh.ts';
+import { stepsOf, type Step } from './script.ts';
+import { camper } from './stories/camper.ts';
+import { drophead } from './stories/drophead.ts';
+import { estate } from './stories/estate.ts';
+import { iceCreamVan } from './stories/iceCreamVan.ts';
+import { microcar } from './stories/microcar.ts';
+import { milkFloat } from './stories/milkFloat.ts';
+import { rallyCar } from './stories/rallyCar.ts';
+import { surfBus } from './stories/surfBus.ts';
+
+const BUILDS: DemoBuild[] = [iceCreamVan, rallyCar, estate, milkFloat, microcar, camper, surfBus, drophead];
+
+/** Ids that count, in the shape of UUIDv7, so that the demo is the same every time. */
+function counter(): () => string {
+  let n = 0;
+  return () => {
+    n += 1;
+    return `019d0000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+  };
+}
+
+interface Shop {
+  deps: Deps;
+  id: () => string;
+  people: Map<string, SignedIn>;
+  buildIds: string[];
+  today: Day;
+  setClock: (instant: string) => void;
+  context: Omit<CaptureContext, 'today'>;
+}
+
+/** Fills the demo shop if no shop has been made in this database yet. */
+export async function fillDemoIfEmpty(deps: Deps): Promise<void> {
+  if (await atTheDoor(deps.db, {}, firstShopMade)) return;
+  process.stdout.write('Filling the demo shop with six months of work …\n');
+  await fillDemo(deps);
+}
+
+async function fillDemo(real: Deps): Promise<void> {
+  const today = dayOf(real.clock.now(), SHOP.timeZone);
+  let at = morning(addDays(today, -200), 0);
+  const deps: Deps = { ...real, clock: { now: () => at } };
+  const id = counter();
+  const people = await makePeople(deps, id);
+  await makeNames(deps, people.get('W')!.shopId, id);
+  const shop: Shop = {
+    deps,
+    id,
+    people,
+    buildIds: [],
+    today,
+    setClock: (instant) => (at = instant),
+    context: contextOf(),
+  };
+  const steps = stepsOf(BUILDS);
+  for (const [i, build] of BUILDS.entries()) {
+    const arrived = Math.max(...steps.filter((s) => s.build === i).map((s) => s.daysAgo));
+    shop.setClock(morning(addDays(today, -arrived), 0));
+    shop.buildIds.push(await makeBuild(shop, build));
+  }
+  for (const step of steps) await take(shop, step);
+}
+
+/** Eight in the morning and some minutes of a day. */
+const morning = (day: Day, minute: number): string =>
+  new Date(Date.parse(noonOf(day, SHOP.timeZone)) + (minute - 240) * 60_000).toISOString();
+
+/** Nobody works on Sunday: what fell there was done on the Saturday. */
+const workday = (day: Day): Day => (weekdayOf(day) === 7 ? addDays(day, -1) : day);
+
+async function makePeople(deps: Deps, id: () => string): Promise<Map<string, SignedIn>> {
+  const [owner, ...others] = PEOPLE;
+  const shopId = id();
+  const signedIn = await createShop(
+    deps,
+    { ...SHOP, shopId, personId: id(), ownerName: owner!.name, email: owner!.email, password: DEMO_PASSWORD },
+    true,
+  );
+  const people = new Map([[owner!.key, signedIn]]);
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  await inShop(deps.db, shopId, async (tx) => {
+    for (const p of others) {
+      const personId = id();
+      await insertPerson(tx, { id: personId, name: p.name, email: p.email, role: p.role, passwordHash });
+      people.set(p.key, { personId, shopId, name: p.name, role: p.role });
+    }
+  });
+  return people;
+}
+
+/** Places and vendors have no screens of their own yet; they are the only rows not made by a service. */
+async function makeNames(deps: Deps, shopId: string, id: () => string): Promise<void> {
+  await inShop(deps.db, shopId, async (tx) => {
+    for (const [i, p] of PLACES.entries())
+      await tx.run(
+        'insert into places (shop_id, id, name, kind, position) values (:shopId, :id, :name, :kind, :i)',
+        { ...p, id: id(), i },
+      );
+    for (const name of VENDORS)
+      await tx.run('insert into vendors (shop_id, id, name) values (:shopId, :id, :name)', {
+        id: id(),
+        name,
+      });
+  });
+}
+
+const known = (name: string): { id: string; name: string } => ({ id: name, name });
+
+const contextOf = (): Shop['context'] => ({
+  currency: SHOP.currency,
+  units: SHOP.units,
+  locale: SHOP.locale,
+  builds: [],
+  people: PEOPLE.map((p) => known(p.name)),
+  vendors: VENDORS.map(known),
+  parts: [],
+  places: PLACES.map((p) => known(p.name)),
+});
+
+async function makeBuild(shop: Shop, b: DemoBuild): Promise<string> {
+  const id = shop.id();
+  const { vehicleName, vehicleYear, nickname, customerName, customerEmail, standard, tellEveryDays } = b;
+  await createBuild(shop.deps, shop.people.get('W')!, {
+    id,
+    customerId: shop.id(),
+    vehicleId: shop.id(),
+    vehicleName,
+    vehicleYear,
+    nickname,
+    customerName,
+    customerEmail,
+    standard,
+    tellEveryDays,
+    ...(b.promisedIn === undefined ? {} : { promised: addDays(shop.today, b.promisedIn) }),
+  });
+  return id;
+}
+
+async function take(shop: Shop, step: Step): Promise<void> {
+  const day = workday(addDays(shop.today, -step.daysAgo));
+  shop.setClock(morning(day, step.minute));
+  const who = shop.people.get(step.who);
+  const buildId = shop.buildIds[step.build]!;
+  if (!who) throw new Error(`the demo has nobody "${step.who}"`);
+  if (step.text === '@letter') return writeLetter(shop, who, buildId);
+  if (step.text.startsWith('@next ')) {
+    await setNext(shop.deps, who, buildId, { next: step.text.slice(6), version: 1 });
+    return;
+  }
+  const parsed = parseLine(step.text, { ...shop.context, today: day });
+  if (parsed.kind === 'correction') throw new Error(`the demo corrects nothing: ${step.text}`);
+  await addEntry(shop.deps, who, buildId, {
+    id: shop.id(),
+    kind: parsed.kind,
+    text: step.text,
+    facts: factsOf(parsed),
+    audience: KIND_SPECS[parsed.kind].audience,
+  });
+}
+
+async function writeLetter(shop: Shop, who: SignedIn, buildId: string): Promise<void> {
+  const letter = await openLetter(shop.deps, who, buildId, { id: shop.id() });
+  await sendLetter(shop.deps, who, letter.id, { version: letter.version });
+}

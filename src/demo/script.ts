@@ -1,0 +1,63 @@
+/** Turns the demo's stories into dated steps: what was written, by whom, how many days ago. */
+import type { DemoBuild } from './saltmarsh.ts';
+
+export interface Step {
+  build: number;
+  daysAgo: number;
+  /** Minutes after eight in the morning. */
+  minute: number;
+  /** Who: the key letter of a person. */
+  who: string;
+  text: string;
+}
+
+const WORK_DAY_MINUTES = 9 * 60;
+
+function storySteps(build: DemoBuild, index: number): Step[] {
+  return build.story
+    .trim()
+    .split('\n')
+    .map((row, order) => {
+      const [days = '', who = '', ...words] = row.split(' ');
+      return {
+        build: index,
+        daysAgo: Number(days),
+        minute: (30 + order * 47 + index * 11) % WORK_DAY_MINUTES,
+        who,
+        text: words.join(' '),
+      };
+    });
+}
+
+/** What is done to one part after another, and by whom: the daily work between the story's own lines. */
+const ROUTINE: [string, (part: string, hours: string) => string][] = [
+  ['M', (p, h) => `stripped ${p}, ${h}`],
+  ['J', (p, h) => `cleaned and photographed ${p}, ${h}`],
+  ['M', (p, h) => `did ${p} made good, ${h}`],
+  ['P', (p, h) => `fitted ${p} dry to see that it goes home, ${h}`],
+];
+const HOURS = ['1h', '2h', '1.5h', '45 min', '3h', 'half an hour', '2h 30', 'an hour and a half'];
+
+function routineSteps(build: DemoBuild, index: number, arrivedAgo: number): Step[] {
+  const steps: Step[] = [];
+  build.parts.forEach((part, p) =>
+    ROUTINE.forEach(([who, say], r) => {
+      const n = p * ROUTINE.length + r;
+      const along = (p + r / ROUTINE.length + 0.5) / (build.parts.length + 1);
+      const daysAgo = Math.max(2, Math.round(arrivedAgo * (1 - along)));
+      const text = say(part, HOURS[(n * 5 + index * 3) % HOURS.length]!);
+      steps.push({ build: index, daysAgo, minute: (90 + n * 71 + index * 23) % WORK_DAY_MINUTES, who, text });
+    }),
+  );
+  return steps;
+}
+
+/** Every step of every build, oldest first. */
+export function stepsOf(builds: readonly DemoBuild[]): Step[] {
+  const steps = builds.flatMap((build, index) => {
+    const story = storySteps(build, index);
+    const arrivedAgo = Math.max(...story.map((s) => s.daysAgo));
+    return [...story, ...routineSteps(build, index, arrivedAgo - 6)];
+  });
+  return steps.sort((a, b) => b.daysAgo - a.daysAgo || a.minute - b.minute || a.build - b.build);
+}

@@ -1,0 +1,75 @@
+import type { DemoBuild } from '../saltmarsh.ts';
+
+export const camper: DemoBuild = {
+  nickname: 'camper',
+  vehicleName: 'Dunlin camper van',
+  vehicleYear: 1979,
+  customerName: 'Tove Sandal',
+  customerEmail: 'tove@sandal.example',
+  standard: 'driver',
+  tellEveryDays: 14,
+  promisedIn: 17,
+  parts: [
+    'gas locker',
+    'heater duct',
+    'rear bench',
+    'elevating roof',
+    'water tank',
+    'sliding door',
+    'outer sills',
+    'exhaust',
+    'leisure battery',
+    'roof canvas',
+    'cooker',
+    'kitchen unit',
+  ],
+  story: `
+134 W moved to lift 1
+133 J found cab heater draws its air from the engine bay, carbon monoxide risk, 160 and six hours, safety
+133 J found gas locker has no drop-out vent, 45 and three hours, safety
+132 J found gas hose dated twelve years ago, 24 and one hour, safety
+131 J found outer sills rotten both sides, 190 and sixteen hours, must
+130 J found elevating roof canvas torn, 150 and five hours, nice
+129 W told Tove not to use the heater or the gas, and why
+127 W asked Tove what to do about the heater
+124 W decided heater out and a sealed one in, roof canvas put off
+123 W @letter
+118 J did old heater taken out and the opening plated, 4h
+115 I ordered sealed heater from Skerry Electrics, 540, due in three weeks
+114 W waiting on sealed heater from Skerry Electrics since yesterday, due in three weeks
+108 J did nearside sill let in, 8h
+101 J did offside sill let in, 8h
+99 W @letter
+92 I sealed heater arrived from Skerry Electrics
+89 J fitted sealed heater, 6h
+88 W note gas side is for the registered gas fitter only, booked
+85 I ordered gas hose and regulator from Tern & Sons, 41.30, due thursday
+80 I gas hose and regulator arrived
+76 W @letter
+68 W note gas fitter here, pressure test held, certificate in the file
+66 J did gas locker vented and sealed, 3h
+59 W moved to bay 2
+55 M did sills seam sealed and undersealed, 5h
+53 W @letter
+44 P found clutch cable stiff, 18 and one hour, should
+43 P fitted clutch cable, 1h
+38 P reading leisure battery 12.1 V at rest
+37 P found leisure battery tired, 85, should
+34 W decided battery agreed
+33 I ordered leisure battery from Skerry Electrics, 84, due monday
+30 W @letter
+28 I leisure battery arrived from Skerry Electrics
+27 P fitted leisure battery, 1h
+19 M did sliding door track cleaned and set, 3h
+16 W @letter
+13 M painted sills and lower panels, 6h
+11 J found sliding door runner roller cracked, 16 and one hour, must
+10 I ordered sliding door roller, 15.75, due friday
+7 I sliding door roller arrived
+6 J fitted sliding door roller, 1h
+3 M did kitchen unit refitted, 3h
+2 J reading carbon monoxide 0 ppm in the cab, heater running twenty minutes
+1 I spent 7.20 on trim clips
+1 W @next Clean it, a road test over the hill, and it can go home.
+`,
+};

@@ -1,0 +1,88 @@
+import type { DemoBuild } from '../saltmarsh.ts';
+
+export const iceCreamVan: DemoBuild = {
+  nickname: 'ice-cream van',
+  vehicleName: 'Dolcino ice-cream van',
+  vehicleYear: 1961,
+  customerName: 'Marta Quill',
+  customerEmail: 'marta@quill.example',
+  standard: 'period-correct',
+  tellEveryDays: 14,
+  promisedIn: 38,
+  parts: [
+    'nearside door',
+    'offside door',
+    'serving hatch',
+    'freezer cabinet',
+    'roof cone',
+    'floor pans',
+    'front wings',
+    'counter',
+    'wiring loom',
+    'brake pipes',
+    'fuel tank',
+    'chime speaker',
+  ],
+  story: `
+178 W moved to yard
+176 W note came in on a trailer with two boxes of trim and the original chime, no keys
+175 J found front crossmember rotten through at both ends, let in new metal, 180 and eight hours, safety
+175 J found brake pipes corroded all round, 95 and five hours, safety
+174 J found serving hatch runners worn oval, 40 and two hours, should
+174 J found chime amplifier dead, valve type, 65 and three hours, nice
+172 W asked Marta whether the old signwriting stays or goes
+171 W told Marta the crossmember comes first
+168 W decided crossmember and brakes agreed, chime to wait
+167 W @letter
+160 W moved to lift 1
+158 J did crossmember cut out, 6h
+156 J did new crossmember ends welded in, 7h
+155 I ordered brake pipe kit from Tern & Sons, 88.40, due friday
+150 I brake pipe kit arrived from Tern & Sons
+149 J fitted brake pipes, 5h
+147 P reading compression 118 psi, 121 psi, 117 psi, 90 psi
+146 P found number four exhaust valve burnt, 75 and six hours, must
+140 W @letter
+138 I ordered exhaust valve and gaskets from Oldgate Machine Works, 112.75, due next week
+131 I valve and gaskets arrived
+129 P did head overhauled, 6h
+127 P fitted cylinder head, torqued to 45 lb-ft in three steps, 2h
+124 P reading compression 122 psi, 121 psi, 120 psi, 121 psi
+120 W moved to blast room
+118 M did underside blasted, 5h
+117 M primed underside the same day, 2h
+113 W moved to bay 2
+110 W @letter
+104 I ordered counter laminate from Tern & Sons, 64, due in two weeks
+90 W waiting on laminate since monday, due next friday
+82 I laminate arrived from Tern & Sons
+82 W resumed counter laminate
+78 M did counter rebuilt and covered, 9h
+71 W decided signwriting stays, touched in by hand
+70 W @letter
+58 M found offside step rotten behind the trim, 35 and three hours, must
+55 M did step let in, 3h
+49 I spent 18 on fixings
+47 P did freezer cabinet relined, 6h
+45 P fitted door seal to freezer cabinet, 1h
+40 W @letter
+33 I ordered 2 window winders from Tern & Sons, 46.50, due in three weeks
+30 W moved to booth
+28 M painted lower panels, 8h
+26 M found run in the paint on the rear panel, flatted back, two hours, must
+25 M did rear panel flatted and painted again, 3h
+21 W moved to bay 2
+19 W @letter
+12 J did serving hatch hinges, 3h
+10 J found tailgate post rotten left side, let in new metal, 60 and four hours, must
+9 W asked Marta about the tailgate post, 60 and four hours
+8 W decided Marta says yes to the tailgate post
+6 J did tailgate post let in left side, 4h
+5 I ordered 2 rear lamp lenses from Skerry Electrics, 23.80, due next friday
+4 W waiting on rear lamp lenses from Skerry Electrics since monday, due friday
+3 M fitted window winders, 1.5h
+2 I spent 12.60 on chrome screws
+1 J did wiring to the chime, 2h
+1 W @next Chime back in and tried, then the rear lamps, then a drive round the marsh.
+`,
+};

@@ -1,0 +1,64 @@
+import type { DemoBuild } from '../saltmarsh.ts';
+
+export const surfBus: DemoBuild = {
+  nickname: 'hearse',
+  vehicleName: 'Harrow & Vane hearse',
+  vehicleYear: 1966,
+  customerName: 'Dex Marlow',
+  customerEmail: 'dex@marlow.example',
+  standard: 'driver',
+  tellEveryDays: 14,
+  parts: [
+    'deck rollers',
+    'side glass',
+    'board racks',
+    'rear seats',
+    'air springs',
+    'roof rails',
+    'tail door',
+    'bulkhead',
+    'floor slats',
+    'radiator',
+    'propshaft',
+    'front seats',
+  ],
+  story: `
+120 W moved to bay 3
+119 J found radiator blocked half way up, 130 and four hours, must
+119 J found propshaft centre bearing worn, 55 and two hours, must
+118 M found side glass delaminating offside, 240, should
+116 W asked Dex how many boards and how many people
+113 W decided four boards on the old deck rollers, four seats with belts
+112 W @letter
+106 W note seat belt mountings go through the frame with spreader plates, checked before trim goes in
+103 M did deck rollers taken out and numbered, 3h
+98 I sent radiator to Oldgate Machine Works
+97 W waiting on radiator from Oldgate Machine Works since yesterday, due in two weeks
+90 W @letter
+83 I radiator is back from Oldgate Machine Works
+82 J fitted radiator, 2h
+80 I spent 128 on the radiator core
+77 J fitted centre bearing, 2h
+72 M did spreader plates made and welded, 5h
+69 W @letter
+61 M did rear seat frames made, 8h
+55 I ordered 4 seat belts from Tern & Sons, 164, due in a week
+48 I 4 seat belts arrived from Tern & Sons
+46 M fitted seat belts, 3h
+44 W @letter
+36 J found offside front wheel bearing rough, 32 and two hours, safety
+35 J fitted wheel bearing offside front, 2h
+31 I ordered side glass from Marram Glass, 238, due in five weeks
+30 W waiting on side glass from Marram Glass since yesterday, due in five weeks
+24 W @letter
+17 M did board racks trial fitted, 4h
+13 P did air spring lines run, 5h
+12 P reading air spring 62 psi left, 61 psi right, overnight
+9 P found compressor relay sticks, 14 and one hour, should
+7 P fitted compressor relay, 1h
+5 M did floor slats varnished, 3h
+4 W asked Dex whether the curtains stay
+2 M did rear seats covered in the old purple, 6h
+1 W @next Side glass when Marram sends it; racks and slats go in behind it.
+`,
+};

@@ -1,0 +1,86 @@
+/** The application: the list of features, and what every request passes through. */
+import { randomUUID } from 'node:crypto';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import { pinoHttp } from 'pino-http';
+import type { Deps } from './deps.ts';
+import { buildsRoutes } from './features/builds/builds.routes.ts';
+import { entriesRoutes } from './features/entries/entries.routes.ts';
+import { healthRoutes } from './features/health/health.routes.ts';
+import { letterPageRoutes } from './features/letterPage/letterPage.routes.ts';
+import { lettersRoutes } from './features/letters/letters.routes.ts';
+import { LiveHub } from './features/live/live.hub.ts';
+import { liveRoutes } from './features/live/live.routes.ts';
+import { outboxRoutes } from './features/outbox/outbox.routes.ts';
+import { sessionRoutes } from './features/session/session.routes.ts';
+import { shopRoutes } from './features/shop/shop.routes.ts';
+import { serveClient } from './http/client.ts';
+import { answerProblems, noSuchRoute } from './http/problems.ts';
+import { mount, type Feature } from './http/routes.ts';
+import { refuseCrossSite, securityHeaders } from './http/security.ts';
+import { openSessions } from './http/session.ts';
+
+/** Largest request body. A letter of the longest kind is a tenth of it. */
+const BODY_LIMIT = '1mb';
+
+export interface App {
+  express: Express;
+  features: Feature[];
+  hub: LiveHub;
+  close: () => Promise<void>;
+}
+
+export function createApp(deps: Deps, clientFolder: string | null): App {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', deps.secure ? 1 : false);
+  app.set('query parser', 'simple');
+  app.use(
+    pinoHttp({ logger: deps.log, genReqId: () => randomUUID(), autoLogging: false, quietReqLogger: true }),
+  );
+  app.use(...securityHeaders(deps.secure));
+  app.use(
+    compression({
+      filter: (req, res) =>
+        !String(res.getHeader('content-type')).startsWith('text/event-stream') &&
+        compression.filter(req, res),
+    }),
+  );
+  const hub = new LiveHub(deps);
+  const sessions = openSessions(deps.databaseUrl, deps.secret, deps.secure);
+  const features = [
+    healthRoutes(deps),
+    sessionRoutes(deps),
+    shopRoutes(deps),
+    buildsRoutes(deps),
+    entriesRoutes(deps),
+    lettersRoutes(deps),
+    letterPageRoutes(deps),
+    outboxRoutes(deps),
+    liveRoutes(deps, hub),
+  ];
+  app.use('/api', (_req, res, next) => {
+    res.set('cache-control', 'no-store');
+    next();
+  });
+  app.use(
+    '/api',
+    refuseCrossSite,
+    sessions.middleware,
+    express.json({ limit: BODY_LIMIT, strict: true, type: 'application/json' }),
+  );
+  app.use(mount(features));
+  app.use('/api', noSuchRoute);
+  if (clientFolder !== null) app.use(serveClient(clientFolder));
+  app.use(noSuchRoute);
+  app.use(answerProblems);
+  return {
+    express: app,
+    features,
+    hub,
+    close: async () => {
+      await hub.stop();
+      await sessions.close();
+    },
+  };
+}

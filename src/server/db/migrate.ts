@@ -1,0 +1,74 @@
+/**
+ * Brings a database up to date: the app's role, the tables, the job queue's own schema.
+ * Runs with the owner's connection, which the server itself never has.
+ */
+import knexFactory from 'knex';
+import pg from 'pg';
+import { Logger, runMigrations } from 'graphile-worker';
+import * as createShop from '../../../migrations/20261124_create_shop.ts';
+
+const MIGRATIONS = { '20261124_create_shop': createShop };
+
+/** Knex keeps migrations by file name; static imports keep their names the same under every loader. */
+const migrationSource = {
+  getMigrations: async () => Object.keys(MIGRATIONS) as (keyof typeof MIGRATIONS)[],
+  getMigrationName: (name: keyof typeof MIGRATIONS) => name,
+  getMigration: async (name: keyof typeof MIGRATIONS) => MIGRATIONS[name],
+};
+
+export const NEWEST_MIGRATION = Object.keys(MIGRATIONS).at(-1)!;
+
+/** The queue's migrations say nothing that a person starting the shop needs. */
+const quietLogger = new Logger(() => () => undefined);
+
+const quoted = (text: string): string => `'${text.replaceAll("'", "''")}'`;
+
+/** Roles are shared by all databases of a cluster; making them twice at once is not an error. */
+async function ensureRoles(admin: pg.Client, appPassword: string, database: string): Promise<void> {
+  await admin.query(`
+    do $$ begin
+      if not exists (select from pg_roles where rolname = 'avrik_jobs') then create role avrik_jobs nologin; end if;
+      if not exists (select from pg_roles where rolname = 'avrik_app') then create role avrik_app login; end if;
+    exception when duplicate_object or unique_violation then null; end $$`);
+  const { rows } = await admin.query<{ rolsuper: boolean; rolbypassrls: boolean }>(
+    "select rolsuper, rolbypassrls from pg_roles where rolname = 'avrik_app'",
+  );
+  if (rows[0]?.rolsuper || rows[0]?.rolbypassrls)
+    throw new Error('the role avrik_app must be neither superuser nor bypass row-level security');
+  await admin.query(`alter role avrik_app login password ${quoted(appPassword)}`);
+  // The job queue's tables belong to a role that owns nothing of a shop; the app works them as its member.
+  await admin.query('grant avrik_jobs to avrik_app; grant avrik_jobs to current_user');
+  await admin.query(`grant create, connect on database "${database}" to avrik_jobs`);
+}
+
+/**
+ * @param adminUrl connection of the database's owner; its role must be allowed to create roles
+ * @param appPassword the password that the app's role `avrik_app` gets
+ */
+export async function migrate(adminUrl: string, appPassword: string): Promise<void> {
+  const admin = new pg.Client({ connectionString: adminUrl });
+  await admin.connect();
+  try {
+    const { rows } = await admin.query<{ version: number; name: string }>(
+      "select current_setting('server_version_num')::int as version, current_database() as name",
+    );
+    if (rows[0]!.version < 150_000) throw new Error('Avrik needs PostgreSQL 15 or newer');
+    await ensureRoles(admin, appPassword, rows[0]!.name);
+  } finally {
+    await admin.end();
+  }
+  const knex = knexFactory({ client: 'pg', connection: adminUrl, pool: { min: 0, max: 1 } });
+  try {
+    await knex.migrate.latest({ migrationSource });
+    await knex.raw('grant select on knex_migrations to avrik_app');
+  } finally {
+    await knex.destroy();
+  }
+  const pool = new pg.Pool({ connectionString: adminUrl, max: 1, options: '-c role=avrik_jobs' });
+  pool.on('error', () => undefined); // the query that was running fails with it
+  try {
+    await runMigrations({ pgPool: pool, logger: quietLogger });
+  } finally {
+    await pool.end();
+  }
+}

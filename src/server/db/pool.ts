@@ -1,0 +1,115 @@
+/** The database as features see it: one transaction a request, with the shop set. */
+import knexFactory, { type Knex } from 'knex';
+import pg from 'pg';
+
+/** A running transaction. Queries take it first; bindings are named (`:shopId`). */
+export interface Tx {
+  shopId: string;
+  rows<R>(sql: string, bindings?: Bindings): Promise<R[]>;
+  /** The one row, or undefined; more than one is a fault of the query. */
+  one<R>(sql: string, bindings?: Bindings): Promise<R | undefined>;
+  /** Runs a statement; answers how many rows it touched. */
+  run(sql: string, bindings?: Bindings): Promise<number>;
+}
+export type Bindings = Record<string, string | number | boolean | null | Buffer | readonly string[]>;
+
+export type Database = Knex;
+
+const [INT8, DATE, TIMESTAMPTZ] = [20, 1082, 1184];
+
+/** Instants stay UTC ISO strings, days stay `YYYY-MM-DD`, and counters are numbers within the safe range. */
+function parserFor(oid: number, format?: 'text' | 'binary'): (value: string) => unknown {
+  if (oid === INT8) return Number;
+  if (oid === DATE) return (value) => value;
+  if (oid === TIMESTAMPTZ) return (value) => new Date(value).toISOString();
+  return pg.types.getTypeParser(oid, format ?? 'text') as (value: string) => unknown;
+}
+
+export function openDatabase(url: string, max = 10): Database {
+  return knexFactory({
+    client: 'pg',
+    connection: {
+      connectionString: url,
+      types: { getTypeParser: parserFor },
+      application_name: 'avrik',
+    } as Knex.PgConnectionConfig,
+    pool: { min: 0, max },
+  });
+}
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+const HEX = /^[0-9a-f]*$/;
+
+interface Settings {
+  'app.shop_id'?: string;
+  'app.sign_in_email'?: string;
+  'app.link_hash'?: string;
+}
+
+function setting(name: string, value: string): string {
+  const safe =
+    name === 'app.sign_in_email'
+      ? `convert_from('\\x${Buffer.from(value).toString('hex')}', 'UTF8')`
+      : `'${value}'`;
+  return `set_config('${name}', ${safe}, true)`;
+}
+
+/** BEGIN and the settings go in one round trip: a transaction then costs one more, not two. */
+function begin(settings: Settings): string {
+  if (settings['app.shop_id'] !== undefined && !UUID.test(settings['app.shop_id']))
+    throw new Error('not a shop id');
+  if (settings['app.link_hash'] !== undefined && !HEX.test(settings['app.link_hash']))
+    throw new Error('not a hash');
+  const set = Object.entries(settings).map(([name, value]) => setting(name, value as string));
+  return set.length === 0 ? 'begin' : `begin; select ${set.join(', ')}`;
+}
+
+async function inTransaction<T>(db: Database, settings: Settings, work: (tx: Tx) => Promise<T>): Promise<T> {
+  const client = db.client as Knex.Client;
+  const connection = (await client.acquireConnection()) as pg.Client;
+  try {
+    await connection.query(begin(settings));
+    const done = await work(txOn(db, connection, settings['app.shop_id'] ?? ''));
+    await connection.query('commit');
+    return done;
+  } catch (error) {
+    await connection.query('rollback').catch(() => undefined);
+    throw error;
+  } finally {
+    await client.releaseConnection(connection);
+  }
+}
+
+function txOn(db: Database, connection: pg.Client, shopId: string): Tx {
+  const raw = (sql: string, bindings: Bindings = {}): Promise<{ rows: unknown[]; rowCount: number | null }> =>
+    db.raw(sql, { shopId, ...bindings } as unknown as Knex.ValueDict).connection(connection) as never;
+  return {
+    shopId,
+    rows: async <R>(sql: string, bindings?: Bindings) => (await raw(sql, bindings)).rows as R[],
+    one: async <R>(sql: string, bindings?: Bindings) => {
+      const { rows } = await raw(sql, bindings);
+      if (rows.length > 1) throw new Error(`one row expected, ${rows.length} found`);
+      return rows[0] as R | undefined;
+    },
+    run: async (sql, bindings) => (await raw(sql, bindings)).rowCount ?? 0,
+  };
+}
+
+/** Work in one shop: row-level security shows and takes only this shop's rows. Commits if `work` returns. */
+export const inShop = <T>(db: Database, shopId: string, work: (tx: Tx) => Promise<T>): Promise<T> =>
+  inTransaction(db, { 'app.shop_id': shopId }, work);
+
+/** Before anybody is known: sees no shop's rows but those a door policy lets through. */
+export const atTheDoor = <T>(
+  db: Database,
+  door: { email?: string; linkHash?: string },
+  work: (tx: Tx) => Promise<T>,
+): Promise<T> =>
+  inTransaction(
+    db,
+    {
+      ...(door.email === undefined ? {} : { 'app.sign_in_email': door.email }),
+      ...(door.linkHash === undefined ? {} : { 'app.link_hash': door.linkHash }),
+    },
+    work,
+  );

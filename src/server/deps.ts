@@ -1,0 +1,26 @@
+/** Everything the server's parts need from outside, in one object. */
+import type { Logger } from 'pino';
+import type { Database } from './db/pool.ts';
+import type { Outbox } from './mail/outbox.ts';
+
+/** The time, passed in: UTC ISO instant. */
+export interface Clock {
+  now(): string;
+}
+
+export interface Deps {
+  db: Database;
+  databaseUrl: string;
+  clock: Clock;
+  log: Logger;
+  /** Signs session cookies and derives customers' links. */
+  secret: string;
+  /** Where people reach this server: `http://localhost:4100`. */
+  publicUrl: string;
+  /** Behind TLS: cookies are Secure and browsers are told to stay with https. */
+  secure: boolean;
+  /** smtp://… of the mail server. */
+  smtpUrl: string;
+  /** The stand-in mail server's box; null when a real mail server is set. */
+  outbox: Outbox | null;
+}

@@ -1,0 +1,136 @@
+import type { BuildRow, Standard } from '#contract/builds.ts';
+import type { KindSum } from '#core/log/entries.ts';
+import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
+import type { Tx } from '../../db/pool.ts';
+
+export interface BuildKey {
+  id: string;
+  nickname: string;
+}
+
+/** The build, held until the transaction ends. */
+export const buildForUpdate = (tx: Tx, id: string): Promise<BuildKey | undefined> =>
+  tx.one('select id, nickname from builds where shop_id = :shopId and id = :id for update', { id });
+
+interface RowColumns {
+  id: string;
+  number: string;
+  nickname: string;
+  vehicle: string;
+  vehicle_year: number | null;
+  customer: string;
+  place: string | null;
+  promised: string | null;
+  standing: Standing;
+  arrived_at: string;
+  tell_every_days: number;
+}
+
+const ROW_COLUMNS = `b.id, b.number, b.nickname, v.name as vehicle, v.year as vehicle_year, c.name as customer,
+  p.name as place, b.promised, b.standing, b.arrived_at, c.tell_every_days`;
+const ROW_FROM = `from builds b
+  join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
+  join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
+  left join places p on p.shop_id = b.shop_id and p.id = b.place_id`;
+
+export const toRow = (r: RowColumns): BuildRow => ({
+  id: r.id,
+  number: r.number,
+  nickname: r.nickname,
+  vehicle: r.vehicle,
+  vehicleYear: r.vehicle_year,
+  customer: r.customer,
+  place: r.place,
+  promised: r.promised,
+  waits: r.standing.waits,
+  doing: r.standing.doing,
+  toldAt: r.standing.toldAt,
+  arrivedAt: r.arrived_at,
+  tellEveryDays: r.tell_every_days,
+});
+
+/** Every build on the floor; the benchmark runs the very same SQL. */
+export const FLOOR_SQL = `select ${ROW_COLUMNS} ${ROW_FROM} where b.shop_id = :shopId order by b.number`;
+
+export const floorRows = (tx: Tx): Promise<RowColumns[]> => tx.rows(FLOOR_SQL);
+
+export interface BuildDetail extends RowColumns {
+  standard: Standard;
+  next_step: string;
+  version: number;
+  customer_email: string;
+  link_id: string | null;
+  link_opened_at: string | null;
+  draft_id: string | null;
+  told_up_to: number;
+  sums: KindSum[];
+}
+
+export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | undefined> {
+  const row = await tx.one<Omit<BuildDetail, 'sums'>>(
+    `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, c.email as customer_email,
+       l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
+     ${ROW_FROM}
+     left join customer_links l on l.shop_id = b.shop_id and l.build_id = b.id and l.revoked_at is null
+     left join letters d on d.shop_id = b.shop_id and d.build_id = b.id and d.state = 'draft'
+     where b.shop_id = :shopId and b.id = :id`,
+    { id },
+  );
+  return row && { ...row, sums: row.standing.sums };
+}
+
+export const buildExists = async (tx: Tx, id: string): Promise<boolean> =>
+  (await tx.one('select 1 from builds where shop_id = :shopId and id = :id', { id })) !== undefined;
+
+/** The next build number of the shop: B-0107. */
+export async function nextNumber(tx: Tx): Promise<string> {
+  const row = await tx.one<{ last_build: number }>(
+    'update shop_counters set last_build = last_build + 1 where shop_id = :shopId returning last_build',
+  );
+  return `B-${String(row!.last_build).padStart(4, '0')}`;
+}
+
+export interface NewBuild {
+  id: string;
+  number: string;
+  nickname: string;
+  customerId: string;
+  vehicleId: string;
+  standard: Standard;
+  promised: string | null;
+  arrivedAt: string;
+}
+
+export const insertBuild = (tx: Tx, b: NewBuild): Promise<number> =>
+  tx.run(
+    `insert into builds (shop_id, id, number, nickname, customer_id, vehicle_id, standard, promised, arrived_at, standing)
+     values (:shopId, :id, :number, :nickname, :customerId, :vehicleId, :standard, :promised, :arrivedAt, :standing::jsonb)`,
+    { ...b, standing: JSON.stringify(EMPTY_STANDING) },
+  );
+
+export const insertCustomer = (
+  tx: Tx,
+  c: { id: string; name: string; email: string; tellEveryDays: number },
+): Promise<number> =>
+  tx.run(
+    `insert into customers (shop_id, id, name, email, tell_every_days)
+     values (:shopId, :id, :name, :email, :tellEveryDays) on conflict do nothing`,
+    c,
+  );
+
+export const insertVehicle = (
+  tx: Tx,
+  v: { id: string; name: string; year: number | null },
+): Promise<number> =>
+  tx.run(
+    'insert into vehicles (shop_id, id, name, year) values (:shopId, :id, :name, :year) on conflict do nothing',
+    v,
+  );
+
+/** Keeps what is next if the build is still at this version; answers whether it was. */
+export const saveNext = async (tx: Tx, b: { id: string; next: string; version: number }): Promise<boolean> =>
+  (await tx.run(
+    `update builds set next_step = :next, version = version + 1
+     where shop_id = :shopId and id = :id and version = :version`,
+    b,
+  )) === 1;

@@ -1,0 +1,109 @@
+import type { BuildCreateDto, BuildNextDto, BuildRow, BuildView } from '#contract/builds.ts';
+import { hidePrices, type CaptureContext } from '#core/capture/index.ts';
+import { totalsOf } from '#core/log/entries.ts';
+import { dayOf } from '#core/time/days.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { linkUrl } from '../../links.ts';
+import { priceContext, seesPrices } from '../entries/index.ts';
+import { shopOf } from '../session/index.ts';
+import * as q from './builds.queries.ts';
+
+/** How this caller may see text: whole, or with prices hidden. */
+async function hiderFor(deps: Deps, who: SignedIn, tx: Tx): Promise<CaptureContext | null> {
+  if (seesPrices(who)) return null;
+  const shop = await shopOf(tx);
+  return priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
+}
+
+const shown = (row: BuildRow, hider: CaptureContext | null): BuildRow =>
+  hider && row.doing ? { ...row, doing: { ...row.doing, text: hidePrices(row.doing.text, hider) } } : row;
+
+export async function readFloor(deps: Deps, who: SignedIn): Promise<{ builds: BuildRow[] }> {
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const hider = await hiderFor(deps, who, tx);
+    return { builds: (await q.floorRows(tx)).map((r) => shown(q.toRow(r), hider)) };
+  });
+}
+
+function viewOf(deps: Deps, who: SignedIn, b: q.BuildDetail, hider: CaptureContext | null): BuildView {
+  const totals = totalsOf(b.sums);
+  const common = {
+    ...shown(q.toRow(b), hider),
+    standard: b.standard,
+    next: b.next_step,
+    version: b.version,
+    workedMinutes: totals.workedMinutes,
+    estimateMinutes: totals.estimateMinutes,
+  };
+  if (!seesPrices(who))
+    return { ...common, byKind: b.sums.map(({ kind, count, minutes }) => ({ kind, count, minutes })) };
+  return {
+    ...common,
+    byKind: b.sums,
+    spentMinor: totals.spentMinor,
+    estimateMinor: totals.estimateMinor,
+    customerEmail: b.customer_email,
+    link: b.link_id === null ? null : { url: linkUrl(deps, b.link_id), lastOpenedAt: b.link_opened_at },
+    draftId: b.draft_id,
+  };
+}
+
+async function readIn(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> {
+  const build = await q.buildDetail(tx, buildId);
+  if (!build) throw notFound('build');
+  return viewOf(deps, who, build, await hiderFor(deps, who, tx));
+}
+
+export const readBuild = (deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> =>
+  inShop(deps.db, who.shopId, (tx) => readIn(tx, deps, who, buildId));
+
+/** A new build with its vehicle and customer. The same id again is the same build. */
+export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto): Promise<BuildView> {
+  return inShop(deps.db, who.shopId, async (tx) => {
+    await tx.run('select 1 from shop_counters where shop_id = :shopId for update');
+    if (await q.buildExists(tx, dto.id)) return readIn(tx, deps, who, dto.id);
+    await q.insertCustomer(tx, {
+      id: dto.customerId,
+      name: dto.customerName.trim(),
+      email: dto.customerEmail.trim(),
+      tellEveryDays: dto.tellEveryDays ?? 14,
+    });
+    await q.insertVehicle(tx, {
+      id: dto.vehicleId,
+      name: dto.vehicleName.trim(),
+      year: dto.vehicleYear ?? null,
+    });
+    await q.insertBuild(tx, {
+      id: dto.id,
+      number: await q.nextNumber(tx),
+      nickname: dto.nickname.trim(),
+      customerId: dto.customerId,
+      vehicleId: dto.vehicleId,
+      standard: dto.standard,
+      promised: dto.promised ?? null,
+      arrivedAt: deps.clock.now(),
+    });
+    return readIn(tx, deps, who, dto.id);
+  });
+}
+
+export async function setNext(
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  dto: BuildNextDto,
+): Promise<BuildView> {
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const before = await readIn(tx, deps, who, buildId);
+    const next = dto.next.trim();
+    if (before.next === next) return before;
+    if (!(await q.saveNext(tx, { id: buildId, next, version: dto.version })))
+      throw new Refusal('conflict', 'Somebody changed what is next meanwhile. Yours is kept on the page.', {
+        current: before,
+      });
+    return readIn(tx, deps, who, buildId);
+  });
+}

@@ -1,0 +1,180 @@
+import type { EntryView } from '#contract/entries.ts';
+import type { Corrected, Entry } from '#core/log/entries.ts';
+import type { Audience, Facts, Kind } from '#core/log/kinds.ts';
+import type { Bindings, Tx } from '../../db/pool.ts';
+
+/** Takes the shop's counter; until the transaction ends, nobody else in this shop gets a number. */
+export const lockCounter = async (tx: Tx): Promise<number> =>
+  (await tx.one<{ last_seq: number }>(
+    'select last_seq from shop_counters where shop_id = :shopId for update',
+  ))!.last_seq;
+
+export const lastSeq = async (tx: Tx): Promise<number> =>
+  (await tx.one<{ last_seq: number }>('select last_seq from shop_counters where shop_id = :shopId'))!
+    .last_seq;
+
+export interface EntryRow {
+  id: string;
+  seq: number;
+  build_id: string;
+  at: string;
+  recorded_at: string;
+  person_id: string | null;
+  kind: Kind;
+  text: string;
+  facts: Facts;
+  audience: Audience;
+  about_type: string | null;
+  about_id: string | null;
+  corrects_id: string | null;
+  now: Corrected | 'withdrawn' | null;
+}
+
+export const toEntry = (r: EntryRow): Entry => ({
+  id: r.id,
+  seq: r.seq,
+  buildId: r.build_id,
+  at: r.at,
+  recordedAt: r.recorded_at,
+  personId: r.person_id,
+  kind: r.kind,
+  text: r.text,
+  facts: r.facts,
+  audience: r.audience,
+  correctsId: r.corrects_id,
+  now: r.now,
+});
+
+export type NewEntry = Omit<EntryRow, 'seq' | 'recorded_at'> & { recorded_at: string };
+
+/** Inserts with the next number; the counter must be held (`lockCounter`). */
+export async function insertEntry(tx: Tx, e: NewEntry): Promise<number> {
+  const row = await tx.one<{ seq: number }>(
+    `with next as (
+       update shop_counters set last_seq = last_seq + 1 where shop_id = :shopId returning last_seq
+     )
+     insert into entries (shop_id, build_id, id, seq, at, recorded_at, person_id, kind, text, facts, audience,
+       about_type, about_id, corrects_id, now)
+     select :shopId, :build_id, :id, last_seq, :at, :recorded_at, :person_id, :kind, :text, :facts::jsonb, :audience,
+       :about_type, :about_id, :corrects_id, :nowJson::jsonb from next returning seq`,
+    {
+      ...rowBindings(e),
+      facts: JSON.stringify(e.facts),
+      nowJson: e.now === null ? null : JSON.stringify(e.now),
+    },
+  );
+  return row!.seq;
+}
+
+function rowBindings(e: NewEntry): Bindings {
+  const {
+    build_id,
+    id,
+    at,
+    recorded_at,
+    person_id,
+    kind,
+    text,
+    audience,
+    about_type,
+    about_id,
+    corrects_id,
+  } = e;
+  return {
+    build_id,
+    id,
+    at,
+    recorded_at,
+    person_id,
+    kind,
+    text,
+    audience,
+    about_type,
+    about_id,
+    corrects_id,
+  };
+}
+
+export const entryById = (tx: Tx, id: string): Promise<EntryRow | undefined> =>
+  tx.one('select * from entries where shop_id = :shopId and id = :id', { id });
+
+export interface NowRow {
+  id: string;
+  seq: number;
+  at: string;
+  kind: Kind;
+  text: string;
+  facts: Facts;
+  audience: Audience;
+  person: string | null;
+  first_text: string;
+  about_type: string | null;
+  about_id: string | null;
+  correction_id: string | null;
+  correction_at: string | null;
+  withdrawn: boolean;
+}
+
+export const toView = (r: NowRow): EntryView => ({
+  id: r.id,
+  seq: r.seq,
+  at: r.at,
+  person: r.person,
+  kind: r.kind,
+  text: r.text,
+  facts: r.facts,
+  audience: r.audience,
+  corrected: r.correction_at === null ? null : { first: r.first_text, at: r.correction_at },
+  withdrawn: r.withdrawn,
+  about: r.about_type === null ? null : { type: r.about_type, id: r.about_id! },
+});
+
+const NOW_COLUMNS = `e.id, e.seq, e.at, e.kind, e.text, e.facts, e.audience, p.name as person, e.first_text, e.about_type,
+  e.about_id, e.correction_id, e.correction_at, e.withdrawn`;
+const NOW_FROM = `from entries_now e left join people p on p.shop_id = e.shop_id and p.id = e.person_id`;
+
+export const entryNow = (tx: Tx, id: string): Promise<NowRow | undefined> =>
+  tx.one(`select ${NOW_COLUMNS} ${NOW_FROM} where e.shop_id = :shopId and e.id = :id`, { id });
+
+export interface LogbookPage {
+  buildId: string;
+  kinds: readonly Kind[];
+  q: string;
+  before: { at: string; seq: number } | null;
+  limit: number;
+}
+
+/** A page of a logbook, newest first. `correction` among the kinds asks for entries that have been corrected. */
+export function logbookPage(tx: Tx, page: LogbookPage): Promise<NowRow[]> {
+  const { sql, bindings } = logbookSql(page);
+  return tx.rows(sql, bindings);
+}
+
+/** The page's SQL by itself, so that the benchmark runs the very same. */
+export function logbookSql({ buildId, kinds, q, before, limit }: LogbookPage): {
+  sql: string;
+  bindings: Bindings;
+} {
+  const where = ['e.shop_id = :shopId', 'e.build_id = :buildId'];
+  if (kinds.length > 0)
+    where.push(
+      kinds.includes('correction')
+        ? '(e.kind = any(:kinds) or e.correction_id is not null)'
+        : 'e.kind = any(:kinds)',
+    );
+  if (q !== '')
+    where.push(`(e.text ilike :like or e.first_text ilike :like or coalesce(p.name, '') ilike :like)`);
+  if (before) where.push('(e.at, e.seq) < (:beforeAt::timestamptz, :beforeSeq)');
+  const sql = `select ${NOW_COLUMNS} ${NOW_FROM} where ${where.join(' and ')} order by e.at desc, e.seq desc limit :limit`;
+  const like = `%${q.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  return {
+    sql,
+    bindings: { buildId, kinds, like, beforeAt: before?.at ?? null, beforeSeq: before?.seq ?? null, limit },
+  };
+}
+
+export const saveVendor = (tx: Tx, id: string, name: string): Promise<number> =>
+  tx.run('insert into vendors (shop_id, id, name) values (:shopId, :id, :name) on conflict do nothing', {
+    id,
+    name,
+  });

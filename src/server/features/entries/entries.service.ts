@@ -1,0 +1,207 @@
+/** Logging: an entry and what it changes, kept together or not at all. */
+import { v7 as uuidv7 } from 'uuid';
+import type {
+  EntriesQueryDto,
+  EntriesView,
+  EntryAddDto,
+  EntryCorrectDto,
+  EntryView,
+  SaidDto,
+} from '#contract/entries.ts';
+import { hidePrices, type CaptureContext } from '#core/capture/index.ts';
+import { whyNotCorrect } from '#core/log/corrections.ts';
+import type { Corrected } from '#core/log/entries.ts';
+import { whyNotFacts, type Facts, type Kind } from '#core/log/kinds.ts';
+import { dayOf } from '#core/time/days.ts';
+import { whenOf } from '#core/time/zones.ts';
+import type { ShopView } from '#contract/session.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { buildForUpdate, type BuildKey } from '../builds/index.ts';
+import { shopOf } from '../session/index.ts';
+import * as q from './entries.queries.ts';
+import { refreshPlace, refreshStanding } from './standing.ts';
+
+export const seesPrices = (who: SignedIn): boolean => who.role !== 'technician';
+
+/** The context that price-hiding needs: no names, only how this shop writes money. */
+export const priceContext = (shop: ShopView, today: string): CaptureContext => ({
+  today,
+  currency: shop.currency.trim(),
+  units: shop.units,
+  locale: shop.locale,
+  builds: [],
+  people: [],
+  vendors: [],
+  parts: [],
+  places: [],
+});
+
+/** An entry as somebody who does not see prices gets it. */
+function withoutPrices(view: EntryView, context: CaptureContext): EntryView {
+  const { moneyMinor: _hidden, ...facts } = view.facts;
+  const corrected = view.corrected && { ...view.corrected, first: hidePrices(view.corrected.first, context) };
+  return { ...view, text: hidePrices(view.text, context), facts, corrected };
+}
+
+const shown = (row: q.NowRow, who: SignedIn, context: CaptureContext): EntryView =>
+  seesPrices(who) ? q.toView(row) : withoutPrices(q.toView(row), context);
+
+/** Facts as kept: only those given, and only those that mean something for the kind. */
+function keptFacts(said: SaidDto, prefix = 'facts'): Facts {
+  const facts = Object.fromEntries(Object.entries(said.facts).filter(([, v]) => v !== undefined)) as Facts;
+  const faults = whyNotFacts(said.kind, facts);
+  if (faults.length > 0) {
+    const fields = faults.map((f) => ({ field: `${prefix}.${f.field}`, reason: f.reason }));
+    throw new Refusal('invalid', `${fields[0]!.reason}. Nothing was kept.`, { fields });
+  }
+  return facts;
+}
+
+const saidOf = (said: SaidDto, prefix?: string): Corrected => ({
+  kind: said.kind,
+  text: said.text.trim(),
+  facts: keptFacts(said, prefix),
+  audience: said.audience,
+});
+
+/** Keys in one order, at every depth: PostgreSQL keeps jsonb keys in an order of its own. */
+function inOrder(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null) return value;
+  if (Array.isArray(value)) return value.map(inOrder);
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => [k, inOrder(v)]),
+  );
+}
+
+const sameSaid = (row: q.EntryRow, e: q.NewEntry): boolean => {
+  const key = (x: q.NewEntry): string =>
+    JSON.stringify(inOrder([x.build_id, x.kind, x.text, x.facts, x.audience, x.corrects_id, x.now]));
+  return key({ ...row, recorded_at: '' }) === key(e);
+};
+
+/**
+ * Keeps one entry with what follows from it. The same id again is the same entry; the same id with other words is
+ * refused. The shop's counter is held from here to the end of the transaction.
+ */
+export async function keep(
+  tx: Tx,
+  build: BuildKey,
+  shop: ShopView,
+  e: q.NewEntry,
+): Promise<{ fresh: boolean }> {
+  await q.lockCounter(tx);
+  const known = await q.entryById(tx, e.id);
+  if (known) {
+    if (!sameSaid(known, e)) throw new Refusal('conflict', 'Another entry was kept under this id already.');
+    return { fresh: false };
+  }
+  await q.insertEntry(tx, e);
+  const vendor = e.facts.vendor;
+  if (vendor && /^\p{Lu}/u.test(vendor)) await q.saveVendor(tx, uuidv7(), vendor);
+  await refreshStanding(tx, build.id, shop.timeZone);
+  if (e.kind === 'moved' || e.kind === 'correction') await refreshPlace(tx, build.id, build.nickname);
+  return { fresh: true };
+}
+
+export async function addEntry(
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  dto: EntryAddDto,
+): Promise<EntryView> {
+  const said = saidOf(dto);
+  const now = deps.clock.now();
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const shop = await shopOf(tx);
+    const build = await buildForUpdate(tx, buildId);
+    if (!build) throw notFound('build');
+    const at = said.kind === 'waiting' ? now : whenOf(said.facts.on, now, shop.timeZone);
+    await keep(tx, build, shop, {
+      ...said,
+      id: dto.id,
+      build_id: buildId,
+      at,
+      recorded_at: now,
+      person_id: who.personId,
+      about_type: null,
+      about_id: null,
+      corrects_id: null,
+      now: null,
+    });
+    return shown((await q.entryNow(tx, dto.id))!, who, priceContext(shop, dayOf(now, shop.timeZone)));
+  });
+}
+
+/** Corrects an entry, or withdraws it. The first words stay in the logbook. Answers the entry as it holds now. */
+export async function correctEntry(
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  dto: EntryCorrectDto,
+): Promise<EntryView> {
+  if ((dto.now === undefined) === (dto.withdraw !== true))
+    throw new Refusal('invalid', 'Say what holds now, or withdraw the entry.', {
+      fields: [{ field: 'now', reason: 'say what holds now, or withdraw the entry' }],
+    });
+  const holds: Corrected | 'withdrawn' = dto.now ? saidOf(dto.now, 'now.facts') : 'withdrawn';
+  const now = deps.clock.now();
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const shop = await shopOf(tx);
+    const build = await buildForUpdate(tx, buildId);
+    const row = build ? await q.entryById(tx, dto.correctsId) : undefined;
+    if (!build || !row || row.build_id !== buildId) throw notFound('entry');
+    const before = await q.entryNow(tx, dto.correctsId);
+    const hasMoney = row.facts.moneyMinor !== undefined || before?.facts.moneyMinor !== undefined;
+    const refused = whyNotCorrect({ kind: row.kind, aboutType: row.about_type, hasMoney }, seesPrices(who));
+    if (refused) throw new Refusal('forbidden', refused);
+    await keep(tx, build, shop, {
+      id: dto.id,
+      build_id: buildId,
+      at: now,
+      recorded_at: now,
+      person_id: who.personId,
+      kind: 'correction',
+      text: holds === 'withdrawn' ? 'Withdrawn' : holds.text,
+      facts: {},
+      audience: 'shop',
+      about_type: 'entry',
+      about_id: dto.correctsId,
+      corrects_id: dto.correctsId,
+      now: holds,
+    });
+    return shown((await q.entryNow(tx, dto.correctsId))!, who, priceContext(shop, dayOf(now, shop.timeZone)));
+  });
+}
+
+const PAGE = 200;
+
+export async function listEntries(
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  query: EntriesQueryDto,
+): Promise<EntriesView> {
+  const limit = query.limit ?? PAGE;
+  const [at = '', seq = ''] = query.before?.split('_') ?? [];
+  const page: q.LogbookPage = {
+    buildId,
+    kinds: (query.kinds?.split(',') ?? []) as Kind[],
+    q: query.q?.trim() ?? '',
+    before: query.before ? { at, seq: Number(seq) } : null,
+    limit,
+  };
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const rows = await q.logbookPage(tx, page);
+    const last = rows.length === limit ? rows.at(-1) : undefined;
+    const older = last ? `${last.at}_${last.seq}` : null;
+    if (seesPrices(who)) return { entries: rows.map(q.toView), older };
+    const shop = await shopOf(tx);
+    const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
+    return { entries: rows.map((r) => shown(r, who, context)), older };
+  });
+}

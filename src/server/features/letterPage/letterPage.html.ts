@@ -1,0 +1,57 @@
+/** The customer's page: a letter from a craftsman, whole on the server, readable without a script. */
+import { readFileSync } from 'node:fs';
+import { dayOf, formatDay } from '#core/time/days.ts';
+import type { Letter } from '#core/update/draft.ts';
+import { escapeHtml, letterHtml } from '#core/update/html.ts';
+import type { PageHead } from './letterPage.queries.ts';
+
+const CSS = readFileSync(new URL('./letterPage.css', import.meta.url), 'utf8');
+
+interface SentLetter {
+  id: string;
+  content: Letter;
+  sent_at: string;
+}
+
+function article(letter: SentLetter, head: PageHead, today: string): string {
+  const day = dayOf(letter.sent_at, head.time_zone);
+  return `<article aria-labelledby="t-${letter.id}"><p class="date"><time datetime="${day}">${escapeHtml(
+    formatDay(day, head.locale, today),
+  )}</time></p><h2 id="t-${letter.id}">${escapeHtml(letter.content.subject)}</h2>${letterHtml(letter.content, 3)}</article>`;
+}
+
+function earlier(letters: SentLetter[], head: PageHead, today: string): string {
+  if (letters.length === 0) return '';
+  const items = letters.map((l) => {
+    const day = formatDay(dayOf(l.sent_at, head.time_zone), head.locale, today);
+    return `<details><summary><span>${escapeHtml(l.content.subject)}</span> <small>${escapeHtml(day)}</small></summary>${article(l, head, today)}</details>`;
+  });
+  return `<section class="earlier" aria-labelledby="earlier"><h2 id="earlier">Earlier letters</h2>${items.join('')}</section>`;
+}
+
+export function letterPageHtml(head: PageHead, letters: SentLetter[], nonce: string, today: string): string {
+  const [newest, ...older] = letters;
+  const body = newest
+    ? article(newest, head, today) + earlier(older, head, today)
+    : '<p>There is no letter here yet. When there is news of your car, you will find it on this page.</p>';
+  const year = head.year === null ? '' : `${head.year} `;
+  return page(
+    `${head.vehicle} · ${head.shop}`,
+    head.locale,
+    nonce,
+    `<header><p class="shop">${escapeHtml(head.shop)}</p><h1>${escapeHtml(`${year}${head.vehicle}`)}</h1></header><main>${body}</main><footer><p>This page is yours alone: whoever has its address can read it. Build ${escapeHtml(head.number)}.</p></footer>`,
+  );
+}
+
+/** For a link that is unknown or revoked: says no more than that. */
+export function noLetterHtml(nonce: string): string {
+  return page(
+    'No letter here',
+    'en',
+    nonce,
+    '<main><h1>There is no letter under this address</h1><p>The link may have been renewed. The newest mail from your workshop has the right one; or ring them.</p></main>',
+  );
+}
+
+const page = (title: string, locale: string, nonce: string, body: string): string =>
+  `<!doctype html><html lang="${escapeHtml(locale)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex, nofollow"><meta name="color-scheme" content="light dark"><title>${escapeHtml(title)}</title><style nonce="${nonce}">${CSS}</style></head><body>${body}</body></html>`;

@@ -1,0 +1,46 @@
+import type { Letter } from '#core/update/draft.ts';
+import type { Tx } from '../../db/pool.ts';
+
+/** The build that a live link opens; looked up before any shop is known. */
+export const linkAtTheDoor = (
+  tx: Tx,
+  hash: string,
+): Promise<{ shop_id: string; id: string; build_id: string } | undefined> =>
+  tx.one(
+    `select shop_id, id, build_id from customer_links where token_hash = decode(:hash, 'hex') and revoked_at is null`,
+    { hash },
+  );
+
+export interface PageHead {
+  shop: string;
+  locale: string;
+  time_zone: string;
+  vehicle: string;
+  year: number | null;
+  number: string;
+}
+
+export const pageHead = (tx: Tx, buildId: string): Promise<PageHead | undefined> =>
+  tx.one(
+    `select s.name as shop, s.locale, s.time_zone, v.name as vehicle, v.year, b.number from builds b
+     join shops s on s.id = b.shop_id
+     join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
+     where b.shop_id = :shopId and b.id = :buildId`,
+    { buildId },
+  );
+
+export const sentLetters = (
+  tx: Tx,
+  buildId: string,
+): Promise<{ id: string; content: Letter; sent_at: string }[]> =>
+  tx.rows(
+    `select id, content, sent_at from letters
+     where shop_id = :shopId and build_id = :buildId and state = 'sent' order by sent_at desc, id desc`,
+    { buildId },
+  );
+
+export const noteOpened = (tx: Tx, linkId: string, now: string): Promise<number> =>
+  tx.run('update customer_links set last_opened_at = :now where shop_id = :shopId and id = :linkId', {
+    linkId,
+    now,
+  });

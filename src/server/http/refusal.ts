@@ -1,0 +1,42 @@
+/** What the server refuses, and why: the one error that services throw on purpose. */
+import type { FieldFault } from '#contract/problem.ts';
+
+const STATUS = {
+  invalid: 400,
+  'sign-in': 401,
+  forbidden: 403,
+  'not-found': 404,
+  conflict: 409,
+  'too-large': 413,
+  'too-many': 429,
+  unavailable: 503,
+} as const;
+export type RefusalCode = keyof typeof STATUS;
+
+const TITLES: Record<RefusalCode, string> = {
+  invalid: 'Something in it is not right',
+  'sign-in': 'Sign in first',
+  forbidden: 'Not for you to do',
+  'not-found': 'Not here',
+  conflict: 'It has changed meanwhile',
+  'too-large': 'Too much at once',
+  'too-many': 'Too many tries',
+  unavailable: 'Not ready',
+};
+
+export class Refusal extends Error {
+  readonly status: number;
+  readonly title: string;
+
+  constructor(
+    readonly code: RefusalCode,
+    detail: string,
+    readonly more: { fields?: FieldFault[]; current?: unknown } = {},
+  ) {
+    super(detail);
+    this.status = STATUS[code];
+    this.title = TITLES[code];
+  }
+}
+
+export const notFound = (what: string): Refusal => new Refusal('not-found', `There is no such ${what}.`);

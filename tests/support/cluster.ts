@@ -1,0 +1,19 @@
+/** The throw-away cluster that the test script starts. */
+export const TEMPLATE = 'avrik_template';
+export const APP_PASSWORD = 'only-for-tests';
+
+/** The administrator's URL of a database in the cluster. */
+export function adminUrl(database: string): string {
+  const url = process.env.AVRIK_TEST_CLUSTER;
+  if (!url)
+    throw new Error('no test cluster: run the tests with "npm test", or one step with "npm test -- server"');
+  return url.replace('{database}', database);
+}
+
+/** The app role's URL of a database in the cluster. */
+export function appUrl(database: string): string {
+  const url = new URL(adminUrl(database));
+  url.username = 'avrik_app';
+  url.password = APP_PASSWORD;
+  return url.href;
+}

@@ -1,0 +1,153 @@
+/** A whole server on a database of its own, for one test file. */
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import pg from 'pg';
+import { pino } from 'pino';
+import supertest from 'supertest';
+import { pathOf, type Role } from '#contract/access.ts';
+import type { EntryAddDto } from '#contract/entries.ts';
+import { createApp, type App } from '#server/app.ts';
+import { inShop, openDatabase } from '#server/db/pool.ts';
+import type { Deps } from '#server/deps.ts';
+import { createShop, hashPassword } from '#server/features/session/session.service.ts';
+import { insertPerson } from '#server/features/session/session.queries.ts';
+import { outboxIn, startStandIn } from '#server/mail/outbox.ts';
+import { adminUrl, appUrl, TEMPLATE } from './cluster.ts';
+
+export interface TestClock {
+  now: () => string;
+  set: (instant: string) => void;
+}
+
+function testClock(start: string): TestClock {
+  let at = start;
+  return { now: () => at, set: (instant) => (at = instant) };
+}
+
+let databases = 0;
+
+/** Ids that count, in the shape of UUIDv7. */
+let ids = 0;
+export const nextId = (): string => {
+  ids += 1;
+  return `019e0000-0000-7000-8000-${(process.pid * 1_000_000 + ids).toString(16).padStart(12, '0')}`;
+};
+
+export interface TestServer {
+  deps: Deps;
+  app: App;
+  clock: TestClock;
+  admin: pg.Client;
+  adminUrl: string;
+  outboxFolder: string;
+  stop: () => Promise<void>;
+}
+
+export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<TestServer> {
+  databases += 1;
+  const name = `avrik_test_${process.pid}_${databases}`;
+  const maker = new pg.Client({ connectionString: adminUrl('postgres') });
+  await maker.connect();
+  await maker.query(`create database ${name} template ${TEMPLATE}`);
+  const outboxFolder = await mkdtemp(path.join(tmpdir(), 'avrik-outbox-'));
+  const standIn = await startStandIn(outboxFolder);
+  const clock = testClock(now);
+  const deps: Deps = {
+    db: openDatabase(appUrl(name), 12),
+    databaseUrl: appUrl(name),
+    clock,
+    log: pino({ level: 'silent' }),
+    secret: 'a secret for tests only, long enough',
+    publicUrl: 'http://localhost:4100',
+    secure: false,
+    smtpUrl: standIn.url,
+    outbox: outboxIn(outboxFolder),
+  };
+  const app = createApp(deps, null);
+  const admin = new pg.Client({ connectionString: adminUrl(name) });
+  await admin.connect();
+  const stop = async (): Promise<void> => {
+    await app.close();
+    await standIn.stop();
+    await deps.db.destroy();
+    await admin.end();
+    await maker.query(`drop database ${name} with (force)`);
+    await maker.end();
+    await rm(outboxFolder, { recursive: true, force: true });
+  };
+  return { deps, app, clock, admin, adminUrl: adminUrl(name), outboxFolder, stop };
+}
+
+const PASSWORD = 'correct horse battery';
+
+export interface TestShop {
+  id: string;
+  people: Record<Role, { id: string; name: string; email: string }>;
+}
+
+/** A shop with one person of each role. All have the same password. */
+export async function makeShop(
+  server: TestServer,
+  tag: string,
+  more: { currency?: string; locale?: string; timeZone?: string; isDemo?: boolean } = {},
+): Promise<TestShop> {
+  const id = nextId();
+  const people = {
+    owner: { id: nextId(), name: 'Wren Osgood', email: `owner@${tag}.example` },
+    office: { id: nextId(), name: 'Ida Fenn', email: `office@${tag}.example` },
+    technician: { id: nextId(), name: 'Joss Arkwright', email: `tech@${tag}.example` },
+  };
+  const shop = { shopId: id, personId: people.owner.id, shopName: `Shop ${tag}`, units: 'imperial' as const };
+  const manner = {
+    currency: more.currency ?? 'GBP',
+    locale: more.locale ?? 'en-GB',
+    timeZone: more.timeZone ?? 'Europe/London',
+  };
+  const owner = { ownerName: people.owner.name, email: people.owner.email, password: PASSWORD };
+  // Further shops beside the first are made as a demo is: the first-run page makes one only.
+  await createShop(server.deps, { ...shop, ...manner, ...owner }, true);
+  const passwordHash = await hashPassword(PASSWORD);
+  await inShop(server.deps.db, id, async (tx) => {
+    for (const role of ['office', 'technician'] as const)
+      await insertPerson(tx, { ...people[role], role, passwordHash });
+  });
+  return { id, people };
+}
+
+export type Agent = ReturnType<typeof supertest.agent>;
+
+export async function signedIn(server: TestServer, shop: TestShop, role: Role): Promise<Agent> {
+  const agent = supertest.agent(server.app.express);
+  await agent.post(pathOf('signIn')).send({ email: shop.people[role].email, password: PASSWORD }).expect(200);
+  return agent;
+}
+
+/** A build made through the API; answers its id. */
+export async function makeBuild(agent: Agent, more: Record<string, unknown> = {}): Promise<string> {
+  const id = nextId();
+  const body = {
+    id,
+    customerId: nextId(),
+    vehicleId: nextId(),
+    vehicleName: 'Pipit Three microcar',
+    vehicleYear: 1957,
+    nickname: 'microcar',
+    customerName: 'Ilse Brandt',
+    customerEmail: 'ilse@example.org',
+    standard: 'preserve',
+    ...more,
+  };
+  await agent.post(pathOf('buildCreate')).send(body).expect(200);
+  return id;
+}
+
+/** What an entry request carries, with the rest filled in. */
+export const line = (more: Partial<EntryAddDto> = {}): EntryAddDto => ({
+  id: nextId(),
+  kind: 'did',
+  text: 'did serving hatch hinges, 3h',
+  facts: {},
+  audience: 'customer',
+  ...more,
+});
