@@ -32,9 +32,9 @@ function storySteps(build: DemoBuild, index: number): Step[] {
 /** What is done to one part after another, and by whom: the daily work between the story's own lines. */
 const ROUTINE: [string, (part: string, hours: string) => string][] = [
   ['M', (p, h) => `stripped ${p}, ${h}`],
-  ['J', (p, h) => `cleaned and photographed ${p}, ${h}`],
-  ['M', (p, h) => `did ${p} made good, ${h}`],
-  ['P', (p, h) => `fitted ${p} dry to see that it goes home, ${h}`],
+  ['J', (p, h) => `cleaned ${p}, ${h}`],
+  ['M', (p, h) => `repaired ${p}, ${h}`],
+  ['P', (p, h) => `trial fitted ${p}, ${h}`],
 ];
 const HOURS = ['1h', '2h', '1.5h', '45 min', '3h', 'half an hour', '2h 30', 'an hour and a half'];
 

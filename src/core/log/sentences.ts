@@ -1,4 +1,5 @@
 /** How an entry reads back: to the shop, and to the customer. */
+import { parseLine, type SpanField } from '../capture/index.ts';
 import { formatMoney } from '../money/money.ts';
 import { formatDay, type Day } from '../time/days.ts';
 import { formatMinutes } from '../time/hours.ts';
@@ -21,14 +22,31 @@ export interface Told {
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const stop = (s: string): string => (/[.!?…]$/.test(s) ? s : `${s}.`);
 
-function named(facts: Facts, fallback: string): string {
-  const subject = facts.subject ?? fallback;
-  const counted =
-    facts.quantity !== undefined && facts.quantity !== 1 ? `${facts.quantity} ${subject}` : subject;
-  return facts.zone && !subject.includes(facts.zone) ? `${counted}, ${facts.zone}` : counted;
+/** A thing with its place on the car: "rear lamp lenses", "tailgate post, left side". */
+export function placedName(subject: string, zone: string | undefined): string {
+  if (zone === undefined || subject.toLowerCase().includes(zone)) return subject;
+  return zone.includes(' ') ? `${subject}, ${zone}` : `${zone} ${subject}`;
 }
 
-const from = (facts: Facts): string => (facts.vendor ? ` from ${facts.vendor}` : '');
+/** A vendor behind "from": firms by their name, trades with an article ("from the welder"). */
+export const fromVendor = (vendor: string | undefined): string =>
+  vendor === undefined ? '' : /^\p{Lu}/u.test(vendor) ? ` from ${vendor}` : ` from the ${vendor}`;
+
+const NO_ARTICLE =
+  /^(?:the|a|an|my|our|his|her|its|their|your|this|that|these|those|some|more|another|any|someone|somebody|something|word|news|approval|permission|\d.*)$/;
+
+/** "glass" becomes "the glass"; names, counted things and words with an article of their own stay as they are. */
+export function withArticle(thing: string): string {
+  const first = thing.split(/\s/)[0] ?? '';
+  return /^\p{Ll}/u.test(first) && !NO_ARTICLE.test(first) ? `the ${thing}` : thing;
+}
+
+function named(facts: Facts, fallback: string): string {
+  const placed = placedName(facts.subject ?? fallback, facts.zone);
+  return facts.quantity !== undefined && facts.quantity !== 1 ? `${facts.quantity} ${placed}` : placed;
+}
+
+const from = (facts: Facts): string => fromVendor(facts.vendor);
 
 /** What was written, without the leading word that only says what kind of entry it is. */
 export function plainText({ kind, text }: Told): string {
@@ -60,32 +78,55 @@ export function customerSentence(entry: Told, manner: Manner): string | null {
     case 'arrived':
       return stop(facts.subject ? capital(`${named(facts, what)} arrived${from(facts)}`) : capital(what));
     case 'fitted':
-      return stop(facts.subject ? capital(`${named(facts, what)} fitted`) : capital(what));
+      // "Trial fitted" is not "fitted": only the plain word is turned round.
+      return stop(
+        capital(
+          facts.subject && /^(?:i |we )?(?:have )?fitted\b/i.test(entry.text)
+            ? `${named(facts, what)} fitted`
+            : withoutFigures(what, manner),
+        ),
+      );
     case 'waiting': {
       const since = facts.on ? ` since ${formatDay(facts.on, manner.locale, manner.today)}` : '';
-      return stop(`Waiting for ${named(facts, what)}${from(facts)}${since}${due ? `, expected ${due}` : ''}`);
+      return stop(
+        `Waiting for ${withArticle(named(facts, what))}${from(facts)}${since}${due ? `, expected ${due}` : ''}`,
+      );
     }
     case 'resumed':
       return stop(`Work goes on again${facts.subject ? ` (${facts.subject})` : ''}`);
     default:
-      return stop(capital(withoutFigures(entry, what)));
+      return stop(capital(withoutFigures(what, manner)));
   }
 }
+
+/** Words that only join figures: a segment with nothing else left in it is all figures. */
+const JOINING =
+  /^(?:[\s,;.]|and|plus|about|around|say|roughly|maybe|another|for|to have|do|be done|each|all in)*$/i;
 
 /**
  * The text without the bare price, hours and class that a shop line ends in ("…, 60 and four hours, must"):
  * the letter says these once, in full, from the facts.
  */
-function withoutFigures({ facts }: Told, text: string): string {
-  if (facts.moneyMinor === undefined && facts.minutes === undefined && facts.class === undefined) return text;
-  const parts = text.split(/,\s+/);
-  const isFigure = (p: string): boolean =>
-    /^(?:[£$€]?\s?[\d.,]+\s*(?:quid|pounds?|euros?|dollars?|bucks)?(?:\s*(?:and|plus|,)\s*)?)?(?:[\w.½¼¾ ]+?\s*(?:h|hrs?|hours?|mins?|minutes?)\b(?: and a (?:half|quarter))?)?$/i.test(
-      p.trim(),
-    ) || /^(?:safety|must|should|nice)(?: to have| do| be done)?$/i.test(p.trim());
-  while (parts.length > 1 && isFigure(parts[parts.length - 1] ?? '')) parts.pop();
-  return parts.join(', ');
+function withoutFigures(text: string, manner: Manner): string {
+  const figures = parseLine(text, { ...NO_NAMES, ...manner }).spans.filter((s) => FIGURES.has(s.field));
+  let end = text.length;
+  for (;;) {
+    const comma = text.lastIndexOf(',', end - 1);
+    if (comma <= 0) return text.slice(0, end);
+    const rest = [...text.slice(comma + 1, end)].map((c, k) => {
+      const at = comma + 1 + k;
+      return figures.some((s) => at >= s.start && at < s.end) ? '' : c;
+    });
+    // A comma inside a figure (1,250.00) ends nothing.
+    if (!figures.some((s) => s.start < comma && comma < s.end)) {
+      if (!JOINING.test(rest.join('')) || rest.join('').length === end - comma - 1) return text.slice(0, end);
+      end = comma;
+    } else return text.slice(0, end);
+  }
 }
+
+const FIGURES: ReadonlySet<SpanField> = new Set<SpanField>(['moneyMinor', 'minutes', 'class']);
+const NO_NAMES = { units: 'imperial', builds: [], people: [], vendors: [], parts: [], places: [] } as const;
 
 /** "about £60.00 and 4 h" for a finding or question that carries figures; null where it carries none. */
 export function figuresInWords(facts: Facts, manner: Manner): string | null {

@@ -1,8 +1,15 @@
 /** The draft of a letter: from the logbook since the last one to sections, sentences and figures. */
 import type { Entry, EffectiveEntry, Totals } from '../log/entries.ts';
 import { effectiveEntries } from '../log/entries.ts';
-import { KIND_SPECS, LETTER_SECTIONS, type LetterSection } from '../log/kinds.ts';
-import { customerSentence, figuresInWords, type Manner } from '../log/sentences.ts';
+import { KIND_SPECS, LETTER_SECTIONS, type Kind, type LetterSection } from '../log/kinds.ts';
+import {
+  customerSentence,
+  figuresInWords,
+  fromVendor,
+  placedName,
+  withArticle,
+  type Manner,
+} from '../log/sentences.ts';
 import { formatMoney } from '../money/money.ts';
 import { formatDay } from '../time/days.ts';
 import { formatMinutes } from '../time/hours.ts';
@@ -95,7 +102,8 @@ function itemOf(e: EffectiveEntry, manner: Manner): LetterItem {
 }
 
 /** What was told before and has been corrected since. */
-function corrections(effective: readonly EffectiveEntry[], { toldUpTo, manner }: DraftInput): LetterItem[] {
+function corrections(effective: readonly EffectiveEntry[], input: DraftInput): LetterItem[] {
+  const { toldUpTo, manner } = input;
   return effective
     .filter(
       (e) =>
@@ -105,7 +113,7 @@ function corrections(effective: readonly EffectiveEntry[], { toldUpTo, manner }:
         e.audience === 'customer',
     )
     .map((e) => {
-      const was = e.original?.text ?? e.text;
+      const was = toldText(e, input);
       const text = e.withdrawn
         ? `I wrote “${was}”. That was a mistake; please leave it out of account.`
         : `I wrote “${was}”. In fact: ${customerSentence(e, manner) ?? e.text}`;
@@ -113,10 +121,20 @@ function corrections(effective: readonly EffectiveEntry[], { toldUpTo, manner }:
     });
 }
 
+/** The words that the last letter had: those of the newest correction before it, else the first ones. */
+function toldText(e: EffectiveEntry, { entries, toldUpTo }: DraftInput): string {
+  const before = entries
+    .filter((c) => c.correctsId === e.id && c.seq <= toldUpTo && c.now !== null && c.now !== 'withdrawn')
+    .sort((a, b) => b.seq - a.seq)[0];
+  return before && typeof before.now === 'object' && before.now
+    ? before.now.text
+    : (e.original?.text ?? e.text);
+}
+
 function waitItems({ waits, manner }: DraftInput): LetterItem[] {
   return waits.map((w) => {
     const since = formatDay(w.since, manner.locale, manner.today);
-    const from = w.vendor ? ` from ${w.vendor}` : '';
+    const from = fromVendor(w.vendor);
     const late = w.due !== undefined && w.due < manner.today;
     const due = w.due
       ? late
@@ -125,7 +143,7 @@ function waitItems({ waits, manner }: DraftInput): LetterItem[] {
       : '';
     return {
       id: `wait-${w.entryId}`,
-      text: `Waiting for ${w.subject}${from} since ${since}${due}.`,
+      text: `Waiting for ${withArticle(w.subject)}${from} since ${since}${due}.`,
       leftOut: false,
     };
   });
@@ -164,24 +182,22 @@ function quietPart({ waits }: DraftInput): LetterPart {
 
 /** A heading worth opening: the newest thing done or found, else what it waits for. */
 function subjectLine({ build, waits }: DraftInput, fresh: readonly EffectiveEntry[]): string {
-  const newest = [...fresh]
-    .reverse()
-    .find(
-      (e) =>
-        e.facts.subject &&
-        (e.kind === 'did' || e.kind === 'fitted' || e.kind === 'found' || e.kind === 'arrived'),
-    );
-  const about = newest
-    ? `${newest.facts.subject} ${PAST[newest.kind] ?? ''}`.trim()
-    : waits[0]
-      ? `waiting for ${waits[0].subject}`
-      : 'how it stands';
+  const newest = [...fresh].reverse().find((e) => e.facts.subject !== undefined && e.kind in PAST);
+  const wait = waits[0];
+  const about = newest ? doneTo(newest) : wait ? `waiting for ${withArticle(wait.subject)}` : 'how it stands';
   return `${build.vehicle}: ${about}`.slice(0, 140);
 }
 
-const PAST: Partial<Record<string, string>> = {
+const PAST: Partial<Record<Kind, string>> = {
   did: 'done',
   fitted: 'fitted',
-  arrived: 'arrived',
+  arrived: 'here',
   found: 'looked at',
 };
+
+/** "serving hatch hinges done", but "gear change adjusted", which says already what was done. */
+function doneTo({ facts, kind }: EffectiveEntry): string {
+  const subject = placedName(facts.subject ?? '', facts.zone);
+  const says = kind === 'did' && /(?:ed|made|cut|built|set|hung|done|in|up|out)$/.test(facts.subject ?? '');
+  return says ? subject : `${subject} ${PAST[kind] ?? ''}`.trim();
+}

@@ -1,4 +1,5 @@
 /** Why a build needs a person now: what the owner would be sorry to have overlooked. */
+import { fromVendor } from '../log/sentences.ts';
 import { daysBetween, formatDay, type Day } from '../time/days.ts';
 import type { Wait } from './waits.ts';
 
@@ -23,8 +24,7 @@ export function reasonsNow(
     .filter((w) => w.due !== undefined && w.due < today)
     .map((w) => {
       const late = daysBetween(w.due!, today);
-      const from = w.vendor ? ` from ${w.vendor}` : '';
-      return `late by ${late === 1 ? 'a day' : `${late} days`}: ${w.subject}${from}`;
+      return `late by ${late === 1 ? 'a day' : `${late} days`}: ${w.subject}${fromVendor(w.vendor)}`;
     });
   if (promised !== null && promised < today)
     reasons.push(`promised for ${formatDay(promised, locale, today)}`);

@@ -1,5 +1,6 @@
 /** What a car stands waiting for, read from its logbook. */
 import type { EffectiveEntry } from '../log/entries.ts';
+import { fromVendor, placedName, withArticle } from '../log/sentences.ts';
 import { dayOf, daysBetween, formatDay, type Day } from '../time/days.ts';
 
 /** An open wait: what for, since when, when it should end, from whom. */
@@ -36,7 +37,7 @@ export function openWaits(entries: readonly WaitEntry[], timeZone: string): Wait
 function toWait(e: WaitEntry, timeZone: string): Wait {
   return {
     entryId: e.id,
-    subject: e.facts.subject ?? e.text,
+    subject: placedName(e.facts.subject ?? e.text, e.facts.zone),
     since: e.facts.on ?? dayOf(e.at, timeZone),
     ...(e.facts.due === undefined ? {} : { due: e.facts.due }),
     ...(e.facts.vendor === undefined ? {} : { vendor: e.facts.vendor }),
@@ -62,6 +63,6 @@ export function waitInWords(wait: Wait, today: Day, locale: string): string {
   const due = wait.due
     ? ` (${wait.due < today ? 'was due' : 'due'} ${formatDay(wait.due, locale, today)})`
     : '';
-  const who = wait.vendor ? ` from ${wait.vendor}` : '';
-  return `Waiting ${long} for ${wait.subject}${who}${due}`;
+  const who = fromVendor(wait.vendor);
+  return `Waiting ${long} for ${withArticle(wait.subject)}${who}${due}`;
 }

@@ -61,7 +61,7 @@ export const camper: DemoBuild = {
 28 I leisure battery arrived from Skerry Electrics
 27 P fitted leisure battery, 1h
 19 M did sliding door track cleaned and set, 3h
-16 W @letter
+9 W @letter
 13 M painted sills and lower panels, 6h
 11 J found sliding door runner roller cracked, 16 and one hour, must
 10 I ordered sliding door roller, 15.75, due friday

@@ -18,7 +18,7 @@ export const estate: DemoBuild = {
     'waist rail',
     'load floor',
     'hinge posts',
-    'sliding glass',
+    'quarter panels',
     'headlining',
     'rear bumper',
   ],
@@ -51,9 +51,11 @@ export const estate: DemoBuild = {
 63 M found sliding glass cracked in the corner, 85, should
 60 I ordered sliding glass from Marram Glass, 82, due in two weeks
 57 W @letter
-45 W waiting on sliding glass from Marram Glass since the glass was due, expected next week
+45 W waiting on sliding glass from Marram Glass since yesterday, expected next week
 38 W told Hugh the glass is late and why
-36 I ordered sliding glass again from Marram Glass after theirs broke, due in three weeks
+39 W resumed sliding glass, theirs broke and a new one is being cut
+36 I ordered sliding glass again from Marram Glass, due in five weeks
+36 W waiting on sliding glass from Marram Glass since today, due in five weeks
 35 W @letter
 29 M did varnish on the rails, third coat, 6h
 25 M did headlining bows fitted dry, 4h

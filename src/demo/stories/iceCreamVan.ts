@@ -72,7 +72,7 @@ export const iceCreamVan: DemoBuild = {
 26 M found run in the paint on the rear panel, flatted back, two hours, must
 25 M did rear panel flatted and painted again, 3h
 21 W moved to bay 2
-19 W @letter
+11 W @letter
 12 J did serving hatch hinges, 3h
 10 J found tailgate post rotten left side, let in new metal, 60 and four hours, must
 9 W asked Marta about the tailgate post, 60 and four hours

@@ -63,7 +63,7 @@ export const milkFloat: DemoBuild = {
 25 J found steering box free play 2 in at the rim, 40 and three hours, safety
 22 J did steering box adjusted, 2h
 21 J reading steering free play 3/4 in at the rim
-18 W @letter
+13 W @letter
 12 P fitted charger and interlock, 5h
 9 P found charger fan noisy, sent back under guarantee
 8 W sent charger to Skerry Electrics

@@ -50,7 +50,7 @@ export const surfBus: DemoBuild = {
 35 J fitted wheel bearing offside front, 2h
 31 I ordered side glass from Marram Glass, 238, due in five weeks
 30 W waiting on side glass from Marram Glass since yesterday, due in five weeks
-24 W @letter
+11 W @letter
 17 M did board racks trial fitted, 4h
 13 P did air spring lines run, 5h
 12 P reading air spring 62 psi left, 61 psi right, overnight

@@ -65,7 +65,9 @@ export async function migrate(adminUrl: string, appPassword: string): Promise<vo
     await knex.destroy();
   }
   const pool = new pg.Pool({ connectionString: adminUrl, max: 1, options: '-c role=avrik_jobs' });
-  pool.on('error', () => undefined); // the query that was running fails with it
+  // A lost connection fails the query that was running; there is nothing more to say.
+  pool.on('error', () => undefined);
+  pool.on('connect', (client) => client.on('error', () => undefined));
   try {
     await runMigrations({ pgPool: pool, logger: quietLogger });
   } finally {

@@ -25,7 +25,9 @@ export async function startWorker(deps: Deps): Promise<Worker> {
     socketTimeout: 20_000,
   });
   const pgPool = new pg.Pool({ connectionString: deps.databaseUrl, max: 4 });
-  pgPool.on('error', (err) => deps.log.warn({ err }, 'job queue connection lost'));
+  const lost = (err: Error): void => deps.log.warn({ err }, 'job queue connection lost');
+  pgPool.on('error', lost);
+  pgPool.on('connect', (client) => client.on('error', lost));
   const logger = new Logger(() => (level, message) => {
     if (level === 'error' || level === 'warning') deps.log.warn({ queue: message }, 'job queue');
   });

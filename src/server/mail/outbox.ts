@@ -34,7 +34,7 @@ async function listMails(folder: string, shopId: string): Promise<OutboxView['ma
     if (mail.headers.get(SHOP_HEADER.toLowerCase()) === shopId) mails.push(viewOf(file, mail));
     if (mails.length === SHOWN) break;
   }
-  return mails;
+  return mails.sort((a, b) => b.at.localeCompare(a.at));
 }
 
 function viewOf(file: string, mail: ParsedMail): OutboxView['mails'][number] {

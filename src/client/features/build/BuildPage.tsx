@@ -20,20 +20,19 @@ import { Logbook } from './Logbook.tsx';
 import { NextPanel } from './NextPanel.tsx';
 import { Sums } from './Sums.tsx';
 
+/** Desk: the logbook beside the rest. Phone: what it waits for, then the logbook, then what it comes to. */
 const Columns = styled.div`
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 20rem;
-  gap: ${space.xl};
+  grid-template: 'book first' auto 'book then' 1fr / minmax(0, 1fr) 20rem;
+  gap: 0 ${space.xl};
   align-items: start;
   ${phone} {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template: 'first' 'book' 'then' / minmax(0, 1fr);
     gap: ${space.m};
   }
 `;
-const Aside = styled.aside`
-  ${phone} {
-    order: -1;
-  }
+const Area = styled.div<{ $at: string }>`
+  grid-area: ${({ $at }) => $at};
 `;
 const Name = styled(Title)`
   &::first-letter {
@@ -51,13 +50,17 @@ export default function BuildPage() {
       <Stack $gap="l">
         <BuildHead build={build} />
         <Columns>
-          <Logbook key={build.id} buildId={build.id} />
-          <Aside aria-label="How it stands">
+          <Area $at="first">
             <Waits build={build} />
             <NextPanel key={build.id} build={build} />
+          </Area>
+          <Area $at="book">
+            <Logbook key={build.id} buildId={build.id} />
+          </Area>
+          <Area $at="then">
             <Sums build={build} />
             <CustomerPanel build={build} />
-          </Aside>
+          </Area>
         </Columns>
       </Stack>
     </Page>

@@ -82,7 +82,11 @@ export const EntryLine = memo(function EntryLine({
           {shown.map((f) => (
             <span key={f}>
               {fieldWord(f, entry.kind)}{' '}
-              <Mono $brass={f === 'moneyMinor' || f === 'minutes'}>{factText(f, facts, manner)}</Mono>
+              {f === 'moneyMinor' || f === 'minutes' ? (
+                <Mono $brass>{factText(f, facts, manner)}</Mono>
+              ) : (
+                <b>{factText(f, facts, manner)}</b>
+              )}
             </span>
           ))}
           {entry.person && <span>{entry.person}</span>}

@@ -1,5 +1,5 @@
 /** What a line was understood to say: one chip a part, each a press away from being put right. */
-import { useState, type FormEvent } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import { Plus } from 'lucide-react';
 import { Button as AriaButton, Dialog, DialogTrigger, Popover } from 'react-aria-components';
 import { styled } from 'styled-components';
@@ -66,6 +66,8 @@ export interface Said {
 }
 
 interface Props {
+  /** Stands in front of the chips: which car. */
+  before?: ReactNode;
   said: Said;
   manner: Manner;
   known: KnownView | undefined;
@@ -75,11 +77,12 @@ interface Props {
   onFact: (field: FactField, value: Facts[FactField] | null) => void;
 }
 
-export function SaidChips({ said, manner, known, onKind, onAudience, onFact }: Props) {
+export function SaidChips({ said, manner, known, onKind, onAudience, onFact, before }: Props) {
   const { kind, facts, audience } = said;
   const shown = FIELD_ORDER.filter((f) => facts[f] !== undefined);
   return (
     <Row role="group" aria-label="What was understood">
+      {before}
       <KindChip kind={kind} onKind={onKind} />
       {shown.map((field) => (
         <FactChip key={field} {...{ field, said, manner, known, onFact }} />

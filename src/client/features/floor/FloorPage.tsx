@@ -18,6 +18,7 @@ const COLUMNS =
   'minmax(13rem, 1.1fr) minmax(7rem, 0.5fr) minmax(14rem, 1.6fr) minmax(14rem, 1.4fr) minmax(8rem, 0.7fr)';
 
 const Headings = styled.div`
+  border-left: 5px solid transparent;
   display: grid;
   grid-template-columns: ${COLUMNS};
   gap: ${space.l};
@@ -52,7 +53,7 @@ const Name = styled(Link)`
   font-weight: 700;
   color: ${color.ink};
   text-decoration: none;
-  min-height: ${touch};
+  display: inline-block;
   &::after {
     content: '';
     position: absolute;
@@ -72,7 +73,7 @@ export default function FloorPage() {
   const { seesPrices, shop } = useShop();
   useTitle('Floor');
   const cars = data.builds.map((build) => ({ build, reasons: reasonsFor(build, manner, shop.timeZone) }));
-  const now = cars.filter((c) => c.reasons.length > 0);
+  const now = cars.filter((c) => c.reasons.length > 0).sort((a, b) => b.reasons.length - a.reasons.length);
   const rest = cars.filter((c) => c.reasons.length === 0);
   return (
     <Page>

@@ -1,5 +1,6 @@
 /** Around every page behind the sign-in: the slim top bar, the page, the log line. */
 import { lazy, Suspense, useState } from 'react';
+import { LogOut } from 'lucide-react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import { useKey } from '../../shared/keys.ts';
@@ -61,6 +62,11 @@ const Who = styled(Quiet)`
 const Room = styled.div`
   padding-bottom: 190px;
 `;
+const OnDesk = styled.span`
+  ${phone} {
+    display: none;
+  }
+`;
 const Skip = styled.a`
   position: absolute;
   left: -999px;
@@ -100,10 +106,12 @@ export function Layout() {
           ?
         </Button>
         <Button
+          aria-label="Sign out"
           $look="quiet"
           onPress={() => signOut.mutate(undefined, { onSuccess: () => void navigate('/sign-in') })}
         >
-          Sign out
+          <LogOut size={20} aria-hidden />
+          <OnDesk>Sign out</OnDesk>
         </Button>
       </Bar>
       <Room id="page" tabIndex={-1}>

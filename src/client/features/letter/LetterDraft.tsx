@@ -14,6 +14,7 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { TextArea, TextAreaField, TextField } from '../../ui/Field.tsx';
 import { HiddenVisually, Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { LetterText } from './LetterText.tsx';
 import { letterQuery } from './letter.queries.ts';
 import { useDraft } from './useDraft.ts';
 
@@ -63,7 +64,7 @@ const Tell = styled.label`
 `;
 const Columns = styled.div`
   display: grid;
-  grid-template-columns: minmax(0, 46rem) minmax(14rem, 20rem);
+  grid-template-columns: minmax(0, 1.35fr) minmax(18rem, 1fr);
   gap: ${space.xl};
   align-items: start;
   ${phone} {
@@ -71,13 +72,8 @@ const Columns = styled.div`
   }
 `;
 const Side = styled.aside`
-  position: sticky;
-  top: ${space.l};
   display: grid;
   gap: ${space.m};
-  ${phone} {
-    position: static;
-  }
 `;
 
 const firstName = (name: string): string => name.split(/\s+/)[0] ?? name;
@@ -152,6 +148,8 @@ export function LetterDraft({ letter }: { letter: LetterView }) {
         )}
         {letter.stale && <Notice>Something was logged after this was drafted.</Notice>}
         <Again onAgain={draft.again} />
+        <Quiet>As {firstName(letter.customer.name)} will read it:</Quiet>
+        <LetterText content={draft.content} />
       </Side>
     </Columns>
   );

@@ -3,14 +3,13 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import type { LetterView } from '#contract/letters.ts';
 import { formatDay, dayOf } from '#core/time/days.ts';
-import { toldParts } from '#core/update/html.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
-import { Head, Notice, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { Notice, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { useThisCar } from '../logline/target.tsx';
 import { LetterDraft } from './LetterDraft.tsx';
 import { letterQuery } from './letter.queries.ts';
-import { Paper } from './Paper.tsx';
+import { LetterText } from './LetterText.tsx';
 
 export default function LetterPage() {
   const { letterId = '' } = useParams();
@@ -58,21 +57,7 @@ function Sent({ letter }: { letter: LetterView }) {
         )}
       </Notice>
       <Quiet>A sent letter never changes. What has to be put right goes into the next one.</Quiet>
-      <Paper>
-        <Head>{letter.content.subject}</Head>
-        <p>{letter.content.greeting}</p>
-        {toldParts(letter.content).map((p) => (
-          <section key={p.title}>
-            <h3>{p.title}</h3>
-            <ul>
-              {p.texts.map((t, i) => (
-                <li key={i}>{t}</li>
-              ))}
-            </ul>
-          </section>
-        ))}
-        <p>{letter.content.closing}</p>
-      </Paper>
+      <LetterText content={letter.content} />
     </Stack>
   );
 }

@@ -128,34 +128,35 @@ function Preview({ line }: { line: Line }) {
   const manner = useManner();
   const { data: known } = useQuery(knownQuery);
   const { understood, putRight, build } = line;
+  const car = (
+    <label>
+      <HiddenVisually>Which car</HiddenVisually>
+      <CarSelect
+        $asks={!build?.id}
+        value={build?.id ?? ''}
+        onChange={(e) => {
+          const chosen = known?.builds.find((b) => b.id === e.target.value);
+          if (chosen) putRight((r) => ({ ...r, build: { id: chosen.id, name: chosen.name } }));
+        }}
+      >
+        {!build?.id && <option value="">Which car?</option>}
+        {known?.builds.map((b) => (
+          <option key={b.id} value={b.id}>
+            {b.name}
+          </option>
+        ))}
+      </CarSelect>
+    </label>
+  );
   return (
-    <Row>
-      <label>
-        <HiddenVisually>Which car</HiddenVisually>
-        <CarSelect
-          $asks={!build?.id}
-          value={build?.id ?? ''}
-          onChange={(e) => {
-            const chosen = known?.builds.find((b) => b.id === e.target.value);
-            if (chosen) putRight((r) => ({ ...r, build: { id: chosen.id, name: chosen.name } }));
-          }}
-        >
-          {!build?.id && <option value="">Which car?</option>}
-          {known?.builds.map((b) => (
-            <option key={b.id} value={b.id}>
-              {b.name}
-            </option>
-          ))}
-        </CarSelect>
-      </label>
-      <SaidChips
-        said={understood}
-        {...{ manner, known }}
-        onKind={(kind) => putRight((r) => ({ ...r, kind }))}
-        onAudience={(audience) => putRight((r) => ({ ...r, audience }))}
-        onFact={(field, value) => putRight((r) => ({ ...r, facts: { ...r.facts, [field]: value } }))}
-      />
-    </Row>
+    <SaidChips
+      before={car}
+      said={understood}
+      {...{ manner, known }}
+      onKind={(kind) => putRight((r) => ({ ...r, kind }))}
+      onAudience={(audience) => putRight((r) => ({ ...r, audience }))}
+      onFact={(field, value) => putRight((r) => ({ ...r, facts: { ...r.facts, [field]: value } }))}
+    />
   );
 }
 

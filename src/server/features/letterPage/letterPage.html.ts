@@ -54,4 +54,4 @@ export function noLetterHtml(nonce: string): string {
 }
 
 const page = (title: string, locale: string, nonce: string, body: string): string =>
-  `<!doctype html><html lang="${escapeHtml(locale)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex, nofollow"><meta name="color-scheme" content="light dark"><title>${escapeHtml(title)}</title><style nonce="${nonce}">${CSS}</style></head><body>${body}</body></html>`;
+  `<!doctype html><html lang="${escapeHtml(locale)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex, nofollow"><link rel="icon" href="/mark.svg" type="image/svg+xml"><meta name="color-scheme" content="light dark"><title>${escapeHtml(title)}</title><style nonce="${nonce}">${CSS}</style></head><body>${body}</body></html>`;

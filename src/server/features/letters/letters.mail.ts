@@ -34,6 +34,7 @@ export async function mailLetter(
       from: { name: shop.name, address: 'letters@avrik.invalid' },
       to: { name: letter.customer_name, address: letter.customer_email },
       subject: letter.content.subject,
+      date: letter.sent_at ?? undefined,
       messageId: `<letter-${letter.id}@avrik.invalid>`,
       headers: { [SHOP_HEADER]: job.shopId },
       text: letterText(letter.content, url),
