@@ -3,80 +3,18 @@
  * nothing is thrown for any text, and what is not understood simply stays in the text.
  */
 import { KIND_SPECS, type Facts, type Kind, type LineClass } from '../log/kinds.ts';
+import { readCount } from './counts.ts';
 import { findDays } from './dates.ts';
 import { readKind, type KindRead } from './kindWords.ts';
-import { findNames, indexNames, nameAt, unknownVendor, type NameIndex } from './names.ts';
-import { decimalMark, readNumber } from './numbers.ts';
+import { findNames, nameAt, unknownVendor } from './names.ts';
 import { findBarePrice, findMarkedPrices, type Price } from './prices.ts';
 import { findDurations, findMeasures, type Found } from './quantities.ts';
+import { prepare, Reading } from './reading.ts';
 import { readSubject } from './subject.ts';
-import { tokenize, type Token } from './tokens.ts';
 import type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
 import { findZone } from './zones.ts';
 
 export type { CaptureContext, Known, Named, ParsedLine, Span, SpanField } from './types.ts';
-
-interface Prepared {
-  builds: NameIndex;
-  /** Also by any word that only one build has: for "microcar: …", where the colon says that it is a name. */
-  buildWords: NameIndex;
-  people: NameIndex;
-  vendors: NameIndex;
-  places: NameIndex;
-  mark: '.' | ',';
-  monthFirst: boolean;
-}
-
-const prepared = new WeakMap<CaptureContext, Prepared>();
-
-function prepare(context: CaptureContext): Prepared {
-  const known = prepared.get(context);
-  if (known) return known;
-  const parts = new Intl.DateTimeFormat(context.locale).formatToParts(new Date(0)).map((p) => p.type);
-  const made: Prepared = {
-    builds: indexNames(context.builds, { headWord: true }),
-    buildWords: indexNames(context.builds, { everyWord: true }),
-    people: indexNames(context.people, { firstWord: true }),
-    vendors: indexNames(context.vendors, { firstWord: true }),
-    places: indexNames(context.places),
-    mark: decimalMark(context.locale),
-    monthFirst: parts.indexOf('month') < parts.indexOf('day') && parts.indexOf('year') > parts.indexOf('day'),
-  };
-  prepared.set(context, made);
-  return made;
-}
-
-/** One line being read: its tokens, which of them are taken, and what has been found. */
-class Reading {
-  readonly t: Token[];
-  private readonly taken: boolean[];
-  readonly result: ParsedLine;
-  /** First token of the line's own words, behind "microcar:" and who did it. */
-  start = 0;
-
-  constructor(
-    readonly text: string,
-    readonly context: CaptureContext,
-    readonly known: Prepared,
-  ) {
-    this.t = tokenize(text);
-    this.taken = new Array<boolean>(this.t.length).fill(false);
-    this.result = { kind: 'note', subject: '', measures: [], spans: [] };
-  }
-
-  readonly blocked = (i: number): boolean => this.taken[i] === true;
-
-  free(found: Found<unknown>): boolean {
-    for (let i = found.from; i < found.next; i += 1) if (this.taken[i]) return false;
-    return true;
-  }
-
-  take(field: SpanField, found: { from: number; next: number }): void {
-    for (let i = found.from; i < found.next; i += 1) this.taken[i] = true;
-    const [first, last] = [this.t[found.from], this.t[found.next - 1]];
-    if (first && last) this.result.spans.push({ field, start: first.start, end: last.end });
-  }
-}
 
 /**
  * Reads one line of the log.
@@ -93,7 +31,7 @@ export function parseLine(text: string, context: CaptureContext): ParsedLine {
   readNames(r);
   const kind = readKind(r.t, r.start, r.blocked);
   settleKind(r, kind);
-  readVendor(r);
+  readVendor(r, kind);
   settleDays(r, days);
   const price = readPrice(r, kind);
   readClass(r);
@@ -131,10 +69,12 @@ function readPrefix(r: Reading): void {
   if (r.start === 0) {
     const build = nameAt(known.builds, t, the);
     const then = build && t[build.next];
+    const says = build && readKind(t, build.next, r.blocked);
     const speaks =
       then &&
       (/^(?:is|has|to|needs|had|was|went|now|moved|gone|still|wants|,|-|–|—)$/.test(then.lower) ||
-        readKind(t, build.next, r.blocked)?.from === build.next);
+        says?.from === build.next ||
+        says?.subject === 'before');
     if (build && (speaks || build.next - build.from > 1)) {
       nameBuild(r, build.value, { from: the ? 0 : build.from, next: build.next });
       r.start = build.next + (then && /^[,–—-]$/.test(then.text) ? 1 : 0);
@@ -232,6 +172,9 @@ function settleKind(r: Reading, read: KindRead | null): void {
   if (read && startsInHours && (kind === 'did' || kind === 'fitted' || kind === 'spent')) kind = 'hours';
   if (kind === 'hours' && result.minutes === undefined) kind = 'note';
   if (!read) kind = inferKind(r);
+  // "Hearse is on lift 1": it stands there; nothing was fitted or arrived.
+  const stands = read && result.place && /^(?:in|on)$/.test(t[read.next - 1]!.lower);
+  if (stands && (kind === 'fitted' || kind === 'arrived')) kind = 'moved';
   if (
     kind === 'moved' &&
     read &&
@@ -258,9 +201,10 @@ function inferKind(r: Reading): Kind {
 const spanStartsAt = (r: Reading, field: SpanField, token: number): boolean =>
   r.result.spans.some((s) => s.field === field && s.start === r.t[token]?.start);
 
-function readVendor(r: Reading): void {
+function readVendor(r: Reading, kind: KindRead | null): void {
   if (r.result.vendor) return;
-  const vendor = unknownVendor(r.t, r.blocked);
+  // The "from" of "back from the welder" says the kind, and the vendor too.
+  const vendor = unknownVendor(r.t, (i) => r.blocked(i) && !(kind && i >= kind.from && i < kind.next));
   if (!vendor || !KIND_SPECS[r.result.kind].fields.includes('vendor')) return;
   r.result.vendor = vendor.value;
   r.take('vendor', vendor);
@@ -340,108 +284,6 @@ function readClass(r: Reading): void {
   }
 }
 
-const COUNTED: ReadonlySet<Kind> = new Set<Kind>([
-  'ordered',
-  'arrived',
-  'fitted',
-  'did',
-  'spent',
-  'found',
-  'waiting',
-  'asked',
-  'note',
-  'resumed',
-  'decided',
-  'moved',
-]);
-const SETS: Record<string, number> = { pair: 2, couple: 2, dozen: 12 };
-
-/** "2 window winders", "three off", "x4", "a pair of", "half a dozen". */
-function readCount(r: Reading, kind: KindRead | null): void {
-  const { t, result } = r;
-  if (!COUNTED.has(result.kind)) return;
-  for (let i = r.start; i < t.length; i += 1) {
-    if (r.blocked(i)) continue;
-    const count = offAt(r, i) ?? setAt(r, i) ?? (startsSubject(r, i, kind) ? plainCount(r, i) : null);
-    if (!count) continue;
-    result.quantity = count.value;
-    r.take('quantity', count);
-    return;
-  }
-}
-
-/** "three off", "3 off", "x4", "4 x". */
-function offAt(r: Reading, i: number): Found<number> | null {
-  const { t, known } = r;
-  if (t[i]!.lower === 'x' && t[i + 1]?.type === 'number' && !t[i]!.glued) {
-    const n = readNumber(t, i + 1, known.mark);
-    return n && n.form === 'plain' ? { value: n.value, from: i, next: n.next } : null;
-  }
-  const n = whole(r, i);
-  if (!n) return null;
-  const behind = t[n.next];
-  const off = behind?.lower === 'off' && !/^(?:the|it|its|a|with|to)$/.test(t[n.next + 1]?.lower ?? '');
-  return off || behind?.lower === 'x' || behind?.text === '×'
-    ? { value: n.value, from: i, next: n.next + 1 }
-    : null;
-}
-
-function setAt(r: Reading, i: number): Found<number> | null {
-  const w = (k: number): string => r.t[i + k]?.lower ?? '';
-  const of = (k: number): number => (w(k) === 'of' ? k + 1 : k);
-  if (w(0) === 'half' && w(1) === 'a' && w(2) === 'dozen') return { value: 6, from: i, next: i + 3 };
-  if ((w(0) === 'a' || w(0) === 'one') && SETS[w(1)] !== undefined && (w(2) === 'of' || w(1) === 'dozen'))
-    return { value: SETS[w(1)]!, from: i, next: i + of(2) };
-  if (w(0) === 'set' && w(1) === 'of') {
-    const n = whole(r, i + 2);
-    return n ? { value: n.value, from: i, next: n.next } : null;
-  }
-  const n = whole(r, i);
-  if (n && w(n.next - i) === 'dozen') return { value: n.value * 12, from: i, next: n.next + 1 };
-  return null;
-}
-
-/** A whole number below 10,000 that is not a year, a size or part of a name (M8). */
-function whole(r: Reading, i: number): { value: number; next: number } | null {
-  const { t, known } = r;
-  if (r.blocked(i) || (t[i]?.glued && i > 0 && t[i - 1]!.type === 'word') || t[i - 1]?.text === '/')
-    return null;
-  const n = readNumber(t, i, known.mark);
-  if (!n || !Number.isInteger(n.value) || n.value < 1 || n.value > 9999 || n.form === 'fraction') return null;
-  if (t[i]!.type === 'number' && /^(?:18|19|20)\d\d$/.test(t[i]!.text)) return null;
-  if (/^0\d/.test(t[i]!.text)) return null;
-  for (let k = i; k < n.next; k += 1) if (r.blocked(k)) return null;
-  return { value: n.value, next: n.next };
-}
-
-/** The subject begins at this token: right behind the kind's words, or the line's first token where it stands before. */
-function startsSubject(r: Reading, i: number, kind: KindRead | null): boolean {
-  const at = kind && kind.subject === 'after' ? kind.next : r.start;
-  let first = at;
-  while (
-    first < r.t.length &&
-    (r.blocked(first) ||
-      /^(?:the|another|on|for|about|all|some|our|of|only|me|us|by|in|and|,|:)$/.test(r.t[first]!.lower))
-  )
-    first += 1;
-  return i === first;
-}
-
-function plainCount(r: Reading, i: number): Found<number> | null {
-  if (r.t[i - 1]?.lower === 'the') return null; // "the 40" names a thing
-  const n = whole(r, i);
-  const noun = n && r.t[n.next];
-  if (!n || !noun || noun.type !== 'word' || r.blocked(n.next)) return null;
-  if (
-    noun.glued ||
-    /^(?:on|for|to|and|at|from|or|of|th|st|nd|rd|in|with|by|is|was|then|speed|stroke|cylinder|door|volt|pot|o'clock|oclock|way|ton|tonne|piece|pin|core|part|percent|degrees?)$/.test(
-      noun.lower,
-    )
-  )
-    return null;
-  return { value: n.value, from: i, next: n.next };
-}
-
 function readSubjectOf(r: Reading, kind: KindRead | null): void {
   const subject = readSubject(r.t, r.start, kind, r.result.kind, r.blocked);
   if (!subject) return;
@@ -490,15 +332,4 @@ export function factsOf(parsed: ParsedLine): Facts {
     ...(parsed.class === undefined ? {} : { class: parsed.class }),
     ...(measures.length === 0 ? {} : { measures }),
   };
-}
-
-/** The text with every price in it hidden, for people who do not see prices. */
-export function hidePrices(text: string, context: CaptureContext): string {
-  const spans = parseLine(text, context).spans.filter((s) => s.field === 'moneyMinor');
-  const t = tokenize(text);
-  for (const p of findMarkedPrices(t, context.currency, prepare(context).mark, () => false))
-    spans.push({ field: 'moneyMinor', start: t[p.from]!.start, end: t[p.next - 1]!.end });
-  return spans
-    .sort((a, b) => b.start - a.start)
-    .reduce((out, s) => (out.length < s.end ? out : `${out.slice(0, s.start)}···${out.slice(s.end)}`), text);
 }

@@ -26,7 +26,7 @@ const LEADING: Partial<Record<Kind, string>> = {
   spent: 'spent|paid|paid for|bought|invoice|invoiced|invoice from|cost|shelled out|blew|paid out|bill from|bill|receipt|settled',
   hours: 'hours|worked|booked|clocked|logged|time|labour|labor|put down',
   waiting:
-    'waiting|waiting on|waiting for|waits for|waits on|waitin on|waitin for|awaiting|held up|held up by|held up for|held up waiting for|stuck|stuck on|stuck for|stuck waiting for|stuck waiting on|still waiting for|still waiting on|still no|stalled|stalled on|stalled for|on hold|on hold for|on stop for|stopped for|blocked by|blocked on|cant go on until|can\'t go on until|cannot go on until|no sign of|no sign yet of|chasing|hung up on',
+    'waiting|waiting on|waiting for|waits for|waits on|waitin on|waitin for|awaiting|held up|held up by|held up for|held up waiting for|stuck|stuck on|stuck for|stuck waiting for|stuck waiting on|still waiting for|still waiting on|still no|still no sign of|stalled|stalled on|stalled for|on hold|on hold for|on stop for|stopped for|blocked by|blocked on|cant go on until|can\'t go on until|cannot go on until|no sign of|no sign yet of|chasing|hung up on',
   resumed:
     'resumed|resume|going again|back on it|back on|back at it|carrying on|carried on|under way again|underway again|restarted|back to work|back to work on|started again|start again|picked it up again|can go on|off hold|no longer waiting|no longer waiting for|rolling again|cracking on',
   reading:
@@ -44,13 +44,13 @@ const LEADING: Partial<Record<Kind, string>> = {
 /** Phrases that say a kind wherever they stand, with the side the subject is on. Tried in this order. */
 const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['correction', 'after', 'should have said|i meant|that should read|strike that|scrap that'],
-  ['waiting', 'after', 'waiting on|waiting for|still waiting for|still waiting on|held up by|held up for|stuck for|stuck waiting for|on hold for|can\'t go on until|cant go on until|still no'],
+  ['waiting', 'after', 'waiting on|waiting for|still waiting for|still waiting on|held up by|held up for|stuck for|stuck waiting for|on hold for|can\'t go on until|cant go on until|still no|still no sign of'],
   ['waiting', 'before', 'still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|not turned up|still hasn\'t shown|is waiting'],
   ['arrived', 'before', 'is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|got here|got delivered|was delivered|were delivered|delivered'],
   ['resumed', 'before', 'is going again|going again|is under way again|under way again|off hold|back under way|no longer waiting|rolling again'],
   ['ordered', 'before', 'is on order|are on order|on order|ordered'],
-  ['moved', 'after', 'moved to|moved into|moved onto|rolled onto|rolled into|pushed into|went to|gone to|sent to|off to|now on|now in|is on|is in|went out to|moved out to'],
-  ['decided', 'before', 'said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|ok\'d|is happy with|happy to go ahead'],
+  ['moved', 'after', 'moved to|moved into|moved onto|rolled onto|rolled into|pushed into|went to|gone to|sent to|off to|now on|now in|went out to|moved out to'],
+  ['decided', 'after', 'said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|ok\'d|is happy with|happy to go ahead'],
   ['asked', 'after', 'asked whether|asked if|asked about|asked|wants to know|need to know|rang to ask|need to ask|is asking'],
   ['told', 'after', 'told|let know|rang|phoned|emailed|texted|spoke to|updated'],
   ['fitted', 'before', 'fitted|refitted|installed|reinstalled|is on|are on|went on|went in|back on|back in|hung|bolted on|in place|bolted up|bolted in|now on'],
@@ -125,7 +125,7 @@ export function readKind(
     for (let i = first; i < t.length; i += 1) {
       if (blocked(i)) continue;
       const read = longest(trie, t, i);
-      if (read && read.from > start && !negated(t, read)) return read;
+      if (read && read.from > start && !negated(t, read) && !saysWhere(t, read)) return read;
     }
   }
   return doneWord(t, first, blocked);
@@ -142,9 +142,17 @@ function isNounUse(t: readonly Token[], { from, next }: KindRead): boolean {
   return false;
 }
 
+/** "Keys are in the tin", "the cap is on that shelf": where a thing lies, not that it came or was fitted. */
+function saysWhere(t: readonly Token[], { next }: KindRead): boolean {
+  return (
+    /^(?:in|on)$/.test(t[next - 1]!.lower) &&
+    /^(?:the|a|an|my|our|his|her|its|that|this|one)$/.test(t[next]?.lower ?? '')
+  );
+}
+
 function negated(t: readonly Token[], { from, kind }: KindRead): boolean {
   if (kind === 'waiting') return false;
-  return /^(?:not|never|isn't|aren't|wasn't|to|be|no)$/.test(t[from - 1]?.lower ?? '');
+  return /^(?:not|never|isn't|aren't|wasn't|to|be|no|who|whoever)$/.test(t[from - 1]?.lower ?? '');
 }
 
 /** A first word in -ed that no list holds ("decoked the head") is work done. */

@@ -46,24 +46,12 @@ export function indexNames(
   return index;
 }
 
-const DULL = new Set([
-  'the',
-  'of',
-  'a',
-  'an',
-  'to',
-  'for',
-  'van',
-  'car',
-  'truck',
-  'mr',
-  'mrs',
-  'ms',
-  'dr',
-  'ltd',
-  'sons',
-  'co',
-]);
+/** Words that name nothing by themselves. */
+const DULL = new Set(
+  'the of a an to for van car truck mr mrs ms dr ltd sons co one two three four five six seven eight nine ten'.split(
+    ' ',
+  ),
+);
 
 /** Words that belong to one name only. */
 function soleWords(known: readonly Known[], pick: (words: string[]) => string[]): Map<string, Known> {

@@ -201,6 +201,13 @@ function isPriceAt(
   const ends = boundary(t, n.next) || blocked(n.next);
   if (kind === 'spent' && i === afterKind && ends) return true;
   if (buys && i === vendorEnds && ends) return true;
+  // "paid the welder 60": who was paid stands between.
+  if (
+    kind === 'spent' &&
+    /^(?:paid|owe)$/.test(t[afterKind - 1]?.lower ?? '') &&
+    (t[n.next] === undefined || t[n.next]!.type === 'mark')
+  )
+    return true;
   if (before?.type === 'word' && PRICE_WORDS.test(before.lower) && ends) return true;
   if (isWord(before, /^to$/) && isWord(t[i - 2], /^(?:came|comes|come|amounts|up)$/) && ends) return true;
   if (

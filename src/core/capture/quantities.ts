@@ -37,6 +37,11 @@ function isRate(t: readonly Token[], from: number, next: number): boolean {
   )
     return true;
   if (before?.text === '/' || /^(?:£|\$|€)$/.test(before?.text ?? '')) return true;
+  if (
+    t[next]?.lower === 'to' &&
+    /^(?:cure|dry|harden|set|settle|go|warm|charge)$/.test(t[next + 1]?.lower ?? '')
+  )
+    return true;
   return /^(?:cure|curing|epoxy|clock|run|test|ago|later|away|old|drive|notice)$/.test(t[next]?.lower ?? '');
 }
 
@@ -83,8 +88,13 @@ function readTail(t: readonly Token[], i: number, mark: '.' | ','): { value: num
   const n = readNumber(t, i + and, mark);
   if (!n || n.value >= 60) return null;
   if (t[n.next] && MINUTE.test(t[n.next]!.lower)) return { value: n.value, next: n.next + 1 };
-  const glued = t[i]?.type === 'number' && t[i]!.glued && /^\d\d$/.test(t[i]!.text);
-  return glued && !and ? { value: n.value, next: n.next } : null;
+  const digits = t[i]?.type === 'number' && /^\d\d$/.test(t[i]!.text);
+  const closed =
+    t[n.next] === undefined ||
+    t[n.next]!.type === 'mark' ||
+    /^(?:on|to|for|at|with|and|by)$/.test(t[n.next]!.lower);
+  const follows = digits && (t[i]!.glued || (closed && t[i - 1]?.lower === 'h'));
+  return follows && !and ? { value: n.value, next: n.next } : null;
 }
 
 interface UnitSpec {
@@ -129,7 +139,7 @@ const UNIT_WORDS: UnitSpec[] = [
   { unit: 'mV', words: /^(?:mv|millivolts?)$/ },
   { unit: 'V', words: /^(?:v|volts?)$/ },
   { unit: 'A', words: /^(?:amps?|amperes?)$/ },
-  { unit: 'A', words: /^a$/, exact: /^A$/, glued: true },
+  { unit: 'A', words: /^a$/, exact: /^A$/ },
   { unit: 'Ah', words: /^ah$/ },
   { unit: 'kWh', words: /^kwh$/ },
   { unit: 'kW', words: /^kw$/ },
@@ -191,7 +201,7 @@ function unitAt(t: readonly Token[], i: number): { unit: string; next: number } 
 export function findMeasures(t: readonly Token[], mark: '.' | ',', poundsWeigh = false): Found<Measure>[] {
   const found: Found<Measure>[] = [];
   for (let i = 0; i < t.length; i += 1) {
-    if (partOfName(t, i)) continue;
+    if (partOfName(t, i) || /^[£$€¥]$/.test(t[i - 1]?.text ?? '')) continue;
     const n = readNumber(t, i, mark);
     if (!n) continue;
     const unit =

@@ -4,7 +4,7 @@ import type { KindRead } from './kindWords.ts';
 import type { Token } from './tokens.ts';
 
 const LEAD =
-  /^(?:the|a|an|some|on|of|to|for|with|in|up|out|at|by|about|that|both|all|our|my|his|her|their|your|into|onto|down|new|another|whether|if|and|now|we|i|they|he|she|it|is|are|has|have|been|just|,|:|-|–|—|;)$/;
+  /^(?:the|a|an|some|on|of|to|for|with|in|up|out|at|by|about|that|both|all|our|my|his|her|their|your|into|onto|down|new|another|whether|if|and|now|we|i|they|he|she|it|is|are|has|have|been|just|put|,|:|-|–|—|;)$/;
 const STOP =
   /^(?:because|so|but|which|until|till|while|since|for|from|with|due|as|when|where|that|if|then|via|by|at|after|before|against|per|needs|need|through|let|saying|who|than|again|today|now|costs?|costing|all)$/;
 const TRAIL =
@@ -62,6 +62,6 @@ function stops(t: readonly Token[], i: number, first: number, kind: Kind): boole
   if (tok.text === '—' || tok.text === '–' || (tok.text === '-' && !tok.glued)) return true;
   if (tok.text === ':') return true;
   if (i === first) return false;
-  if (STOP.test(tok.lower)) return true;
+  if (STOP.test(tok.lower) || (kind === 'told' && tok.lower === 'to')) return true;
   return (kind === 'found' || kind === 'note') && CONDITION.test(tok.lower);
 }

@@ -62,7 +62,7 @@ function sideAt(t: readonly Token[], i: number): number | null {
       )
         return null;
       if (
-        /^(?:all|came|comes|come|just|got|have|has|is|are|been|was|were|that's|we|i|he|she|they|put|what's|nothing|days|hours|weeks|not|about|quite|it|went|which|who|set|some|any|little|much)$/.test(
+        /^(?:all|came|comes|come|just|got|have|has|is|are|been|was|were|that's|we|i|he|she|they|put|what's|nothing|days|hours|weeks|not|about|quite|it|out|went|which|who|set|some|any|little|much)$/.test(
           before,
         )
       )

@@ -1,5 +1,6 @@
 import type { BuildCreateDto, BuildNextDto, BuildRow, BuildView } from '#contract/builds.ts';
-import { hidePrices, type CaptureContext } from '#core/capture/index.ts';
+import { hidePrices } from '#core/capture/hidePrices.ts';
+import type { CaptureContext } from '#core/capture/index.ts';
 import { totalsOf } from '#core/log/entries.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';

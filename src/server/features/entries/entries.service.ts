@@ -8,7 +8,8 @@ import type {
   EntryView,
   SaidDto,
 } from '#contract/entries.ts';
-import { hidePrices, type CaptureContext } from '#core/capture/index.ts';
+import { hidePrices } from '#core/capture/hidePrices.ts';
+import type { CaptureContext } from '#core/capture/index.ts';
 import { whyNotCorrect } from '#core/log/corrections.ts';
 import type { Corrected } from '#core/log/entries.ts';
 import { whyNotFacts, type Facts, type Kind } from '#core/log/kinds.ts';

@@ -1,0 +1,147 @@
+/**
+ * The log line against example lines. Nasty cases: numbers that are no money, years, sizes, lists of numbers, other
+ * people's currencies, both decimal marks, empty lines; and, in the property test, any text at all.
+ */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { hidePrices } from './hidePrices.ts';
+import { factsOf, parseLine, type CaptureContext } from './index.ts';
+import { AMERICAN, BRITISH, CONTINENTAL, NOT_OVER_READ, type Example, type Expected } from './examples.ts';
+
+const named = (...names: string[]) => names.map((name) => ({ id: name, name }));
+
+const GB: CaptureContext = {
+  today: '2026-03-11',
+  currency: 'GBP',
+  units: 'imperial',
+  locale: 'en-GB',
+  builds: [
+    { id: '1', name: 'microcar', aliases: ['B-0105', 'Pipit Three microcar', 'Pipit Three', 'Ilse Brandt'] },
+    { id: '2', name: 'hearse', aliases: ['B-0107', 'Harrow & Vane hearse', 'Dex Marlow'] },
+    { id: '3', name: 'milk float', aliases: ['B-0104', 'Dairyman Six milk float', 'Noor Castellan'] },
+    { id: '4', name: 'ice-cream van', aliases: ['B-0101', 'Dolcino ice-cream van', 'Marta Quill'] },
+  ],
+  people: named('Wren Osgood', 'Joss Arkwright', 'Milo Tarrant', 'Petra Vosk'),
+  vendors: named(
+    'Tern & Sons',
+    'Halcyon Platers',
+    'Grist Foundry',
+    'Marram Glass',
+    'Oldgate Machine Works',
+    'Cobb Springs',
+    'Skerry Electrics',
+  ),
+  parts: [],
+  places: named('Lift 1', 'Lift 2', 'Bay 1', 'Bay 3', 'Booth', 'Blast room', 'Yard'),
+};
+const US: CaptureContext = { ...GB, currency: 'USD', locale: 'en-US' };
+const AT: CaptureContext = { ...GB, currency: 'EUR', locale: 'de-AT', units: 'metric' };
+
+/** What was understood, in the words of the table; the subject only where the row names one. */
+function understood(text: string, context: CaptureContext, expected: Expected): Expected {
+  const p = parseLine(text, context);
+  const measures = p.measures.map((m) => `${m.value} ${m.unit}`).join(', ');
+  const all: Record<string, unknown> = {
+    kind: p.kind,
+    subject: expected.subject === undefined ? undefined : p.subject,
+    build: p.build?.name,
+    zone: p.zone,
+    minutes: p.minutes,
+    money: p.moneyMinor,
+    quantity: p.quantity,
+    due: p.due,
+    on: p.on,
+    vendor: p.vendor?.name,
+    person: p.person?.name,
+    place: p.place?.name,
+    class: p.class,
+    measures: measures === '' ? undefined : measures,
+  };
+  return Object.fromEntries(Object.entries(all).filter(([, v]) => v !== undefined)) as unknown as Expected;
+}
+
+const groups: [string, CaptureContext, Example[]][] = [
+  ['British', GB, BRITISH],
+  ['not over-read', GB, NOT_OVER_READ],
+  ['American', US, AMERICAN],
+  ['Continental', AT, CONTINENTAL],
+];
+
+describe.each(groups)('%s lines', (_, context, examples) => {
+  test.each(examples)('%s', (text, expected) => {
+    expect(understood(text, context, expected)).toEqual(expected);
+  });
+});
+
+test('there are at least 250 example lines, and no line stands twice in a group', () => {
+  expect(groups.reduce((n, [, , lines]) => n + lines.length, 0)).toBeGreaterThanOrEqual(250);
+  for (const [, , lines] of groups) expect(new Set(lines.map(([text]) => text)).size).toBe(lines.length);
+});
+
+const WORDS = ['found', 'did', 'ordered', 'waiting on', 'spent', '£', '$', '12', '46.50', '1/2', 'half', 'an hour', 'and', ',', 'must', 'left', 'friday', 'next', 'week', 'microcar', ':', 'from', 'Tern & Sons', 'two', 'seventy', 'thou', '1.250,00', '🔧', "'", '-', '½', 'x4', '\u202e', '\n']; // prettier-ignore
+
+describe('any text (property, seed 20260311)', () => {
+  const anyText = fc.oneof(
+    fc.string({ unit: 'grapheme', maxLength: 300 }),
+    fc.array(fc.constantFrom(...WORDS), { maxLength: 60 }).map((w) => w.join(' ')),
+    fc.string({ unit: 'binary', maxLength: 200 }),
+  );
+
+  test('gives a result, spans lie inside the text in order, nothing throws', () => {
+    fc.assert(
+      fc.property(anyText, fc.constantFrom(GB, US, AT), (text, context) => {
+        const p = parseLine(text, context);
+        for (const s of p.spans) {
+          expect(s.start).toBeGreaterThanOrEqual(0);
+          expect(s.end).toBeGreaterThan(s.start);
+          expect(s.end).toBeLessThanOrEqual(text.length);
+        }
+        expect([...p.spans].sort((a, b) => a.start - b.start || a.end - b.end)).toEqual(p.spans);
+        for (const n of [p.minutes, p.moneyMinor, p.quantity])
+          if (n !== undefined) expect(Number.isSafeInteger(n) && n >= 0).toBe(true);
+        for (const day of [p.due, p.on]) if (day !== undefined) expect(day).toMatch(/^\d{4}-\d\d-\d\d$/);
+        expect(parseLine(text, context)).toEqual(p);
+      }),
+      { seed: 20260311, numRuns: 3000 },
+    );
+  });
+
+  test('every part that is a name or a subject stands in the text where its span says', () => {
+    fc.assert(
+      fc.property(anyText, (text) => {
+        const p = parseLine(text, GB);
+        const subject = p.spans.find((s) => s.field === 'subject');
+        expect(subject ? text.slice(subject.start, subject.end) : '').toBe(p.subject);
+      }),
+      { seed: 20260311, numRuns: 1000 },
+    );
+  });
+
+  test('four thousand words are read', () => {
+    const long = Array.from({ length: 4000 }, (_, i) => WORDS[i % WORDS.length]).join(' ');
+    expect(parseLine(long, GB).kind).toBe('found');
+  });
+});
+
+describe('what is kept of a line', () => {
+  test('facts are names and numbers, nothing empty', () => {
+    expect(factsOf(parseLine('ordered 2 winders from Tern & Sons, 46.50', GB))).toEqual({
+      subject: 'winders',
+      quantity: 2,
+      vendor: 'Tern & Sons',
+      moneyMinor: 4650,
+    });
+    expect(factsOf(parseLine('', GB))).toEqual({});
+  });
+
+  test('prices are hidden in text, and nothing else is', () => {
+    expect(hidePrices('ordered 2 winders, £46.50, due friday', GB)).toBe(
+      'ordered 2 winders, ···, due friday',
+    );
+    expect(hidePrices('found rot, 60 and four hours', GB)).toBe('found rot, ··· and four hours');
+    expect(hidePrices('note they want £90 for it, or 85 quid cash', GB)).toBe(
+      'note they want ··· for it, or ··· cash',
+    );
+    expect(hidePrices('turned the 40 round', GB)).toBe('turned the 40 round');
+  });
+});
