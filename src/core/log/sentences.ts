@@ -109,20 +109,16 @@ const JOINING =
  */
 function withoutFigures(text: string, manner: Manner): string {
   const figures = parseLine(text, { ...NO_NAMES, ...manner }).spans.filter((s) => FIGURES.has(s.field));
+  const inFigure = (at: number): boolean => figures.some((s) => at >= s.start && at < s.end);
   let end = text.length;
-  for (;;) {
-    const comma = text.lastIndexOf(',', end - 1);
-    if (comma <= 0) return text.slice(0, end);
-    const rest = [...text.slice(comma + 1, end)].map((c, k) => {
-      const at = comma + 1 + k;
-      return figures.some((s) => at >= s.start && at < s.end) ? '' : c;
-    });
-    // A comma inside a figure (1,250.00) ends nothing.
-    if (!figures.some((s) => s.start < comma && comma < s.end)) {
-      if (!JOINING.test(rest.join('')) || rest.join('').length === end - comma - 1) return text.slice(0, end);
-      end = comma;
-    } else return text.slice(0, end);
+  for (let comma = text.lastIndexOf(','); comma > 0; comma = text.lastIndexOf(',', comma - 1)) {
+    if (inFigure(comma)) continue; // 1,250.00
+    const segment = text.slice(comma + 1, end).split('');
+    const rest = segment.filter((_, k) => !inFigure(comma + 1 + k)).join('');
+    if (rest.length === segment.length || !JOINING.test(rest)) break;
+    end = comma;
   }
+  return text.slice(0, end);
 }
 
 const FIGURES: ReadonlySet<SpanField> = new Set<SpanField>(['moneyMinor', 'minutes', 'class']);

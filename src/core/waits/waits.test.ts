@@ -1,0 +1,100 @@
+/** Nasty cases: a wait ended by another thing's arrival, ended all at once, corrected away, a due day already past. */
+import { describe, expect, test } from '@jest/globals';
+import { correction, entry } from '#tests/support/entries.ts';
+import { effectiveEntries, type Entry } from '../log/entries.ts';
+import { reasonsNow } from './attention.ts';
+import { openWaits, waitInWords } from './waits.ts';
+
+const waits = (...entries: Entry[]) =>
+  openWaits(effectiveEntries(entries), 'Europe/London').map((w) => w.subject);
+const waitFor = (subject: string, more: Entry['facts'] = {}) =>
+  entry({ kind: 'waiting', text: `waiting on ${subject}`, facts: { subject, ...more } });
+
+describe('open waits', () => {
+  test('what arrives ends its own wait only', () => {
+    const [glass, seal] = [waitFor('sliding glass'), waitFor('door seal')];
+    expect(
+      waits(glass, seal, entry({ kind: 'arrived', text: 'glass is here', facts: { subject: 'glass' } })),
+    ).toEqual(['door seal']);
+    expect(
+      waits(glass, seal, entry({ kind: 'arrived', text: 'winders arrived', facts: { subject: 'winders' } })),
+    ).toHaveLength(2);
+  });
+
+  test('going again without a thing ends all, with one only that', () => {
+    const [glass, seal] = [waitFor('sliding glass'), waitFor('door seal')];
+    expect(waits(glass, seal, entry({ kind: 'resumed', text: 'going again' }))).toEqual([]);
+    expect(
+      waits(glass, seal, entry({ kind: 'resumed', text: 'resumed seal', facts: { subject: 'seals' } })),
+    ).toEqual(['sliding glass']);
+  });
+
+  test('waiting for it again after it came is a new wait', () => {
+    const [glass, came, again] = [
+      waitFor('glass'),
+      entry({ kind: 'arrived', text: 'glass', facts: { subject: 'glass' } }),
+      waitFor('glass'),
+    ];
+    expect(waits(again, came, glass)).toEqual(['glass']);
+  });
+
+  test('a wait that should never have been logged is none', () => {
+    const glass = waitFor('glass');
+    expect(waits(glass, correction(glass, 'withdrawn'))).toEqual([]);
+  });
+
+  test('since when: as said, else the day it was logged in the shop’s zone; the place on the car stays with the thing', () => {
+    const late = entry({
+      kind: 'waiting',
+      text: 'waiting on lenses',
+      at: '2026-03-11T23:30:00.000Z',
+      facts: { subject: 'lamp lenses', zone: 'rear' },
+    });
+    const said = waitFor('glass', { on: '2026-03-02' });
+    expect(openWaits(effectiveEntries([late, said]), 'Europe/Berlin')).toEqual([
+      expect.objectContaining({ subject: 'rear lamp lenses', since: '2026-03-12' }),
+      expect.objectContaining({ since: '2026-03-02' }),
+    ]);
+  });
+});
+
+test('a wait in words', () => {
+  const wait = { entryId: 'e', subject: 'glass', since: '2026-03-02', due: '2026-03-13' };
+  expect(waitInWords(wait, '2026-03-11', 'en-GB')).toBe('Waiting 9 days for the glass (due Fri 13 Mar)');
+  expect(waitInWords({ ...wait, vendor: 'welder' }, '2026-03-16', 'en-GB')).toBe(
+    'Waiting 14 days for the glass from the welder (was due Fri 13 Mar)',
+  );
+  expect(waitInWords({ entryId: 'e', subject: 'Ilse', since: '2026-03-11' }, '2026-03-11', 'en-GB')).toBe(
+    'Waiting since today for Ilse',
+  );
+});
+
+describe('why a build needs a person now', () => {
+  const calm = { waits: [], promised: null, toldOn: '2026-03-05', tellEveryDays: 14 };
+  const reasons = (more: object, today = '2026-03-11') => reasonsNow({ ...calm, ...more }, today, 'en-GB');
+  const glass = {
+    entryId: 'e',
+    subject: 'glass',
+    since: '2026-03-01',
+    due: '2026-03-10',
+    vendor: 'Marram Glass',
+  };
+
+  test('nothing presses', () => expect(reasons({})).toEqual([]));
+  test('a wait past its due day, not one due today', () => {
+    expect(reasons({ waits: [glass] })).toEqual(['late by a day: glass from Marram Glass']);
+    expect(reasons({ waits: [glass] }, '2026-03-10')).toEqual([]);
+    expect(reasons({ waits: [{ ...glass, due: undefined }] })).toEqual([]);
+  });
+  test('a promise near while it waits, or passed', () => {
+    expect(reasons({ promised: '2026-03-20', waits: [{ ...glass, due: '2026-03-12' }] })).toEqual([
+      'promised for Fri 20 Mar, and still waiting',
+    ]);
+    expect(reasons({ promised: '2026-03-20' })).toEqual([]);
+    expect(reasons({ promised: '2026-03-10' })).toEqual(['promised for Tue 10 Mar']);
+  });
+  test('a customer who has not heard for longer than agreed', () => {
+    expect(reasons({ toldOn: '2026-02-25' })).toEqual([]);
+    expect(reasons({ toldOn: '2026-02-24' })).toEqual(['not told for 15 days, wants to hear every 14']);
+  });
+});
