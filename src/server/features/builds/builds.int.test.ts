@@ -1,0 +1,87 @@
+/** Builds. Nasty cases: the same request twice at once, two who change what is next, unknown and malformed fields. */
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { pathOf } from '#contract/access.ts';
+import {
+  makeBuild,
+  makeShop,
+  nextId,
+  signedIn,
+  startServer,
+  type Agent,
+  type TestServer,
+} from '#tests/support/server.ts';
+
+let server: TestServer;
+let owner: Agent;
+beforeAll(async () => {
+  server = await startServer();
+  owner = await signedIn(server, await makeShop(server, 'builds'), 'owner');
+});
+afterAll(() => server.stop());
+
+const body = (more: object = {}) => ({
+  id: nextId(),
+  customerId: nextId(),
+  vehicleId: nextId(),
+  vehicleName: 'Dolcino ice-cream van',
+  nickname: 'van',
+  customerName: 'Marta Quill',
+  customerEmail: 'marta@example.org',
+  standard: 'driver',
+  ...more,
+});
+
+test('numbers count up, and the same request three times at once is one build', async () => {
+  const once = body();
+  const answers = await Promise.all([1, 2, 3].map(() => owner.post(pathOf('buildCreate')).send(once)));
+  expect(answers.map((a) => a.status)).toEqual([200, 200, 200]);
+  expect(new Set(answers.map((a) => a.body.number))).toEqual(new Set(['B-0001']));
+  expect((await owner.post(pathOf('buildCreate')).send(body()).expect(200)).body.number).toBe('B-0002');
+  expect((await owner.get(pathOf('floor'))).body.builds).toHaveLength(2);
+});
+
+test.each([
+  ['nickname', ''],
+  ['customerEmail', 'marta'],
+  ['standard', 'shiny'],
+  ['promised', '2026-02-30'],
+  ['vehicleYear', 1850],
+  ['tellEveryDays', 0],
+  ['colour', 'red'],
+])('a %s of %j is refused at its field', async (field, value) => {
+  const { body: problem } = await owner
+    .post(pathOf('buildCreate'))
+    .send(body({ [field]: value }))
+    .expect(400);
+  expect(problem.fields).toEqual([expect.objectContaining({ field })]);
+});
+
+test('two who change what is next: the second is told what is there now; the same words again change nothing', async () => {
+  const buildId = await makeBuild(owner);
+  const put = (next: string, version: number) =>
+    owner.put(pathOf('buildNext', { buildId })).send({ next, version });
+  expect((await put('Hood frame first.', 1).expect(200)).body).toMatchObject({
+    next: 'Hood frame first.',
+    version: 2,
+  });
+  expect((await put('Engine first.', 1).expect(409)).body.current).toMatchObject({
+    next: 'Hood frame first.',
+    version: 2,
+  });
+  expect((await put(' Hood frame first. ', 1).expect(200)).body.version).toBe(2);
+  await put('x'.repeat(501), 2).expect(400);
+});
+
+test('the log line is told the names it should know', async () => {
+  const known = (await owner.get(pathOf('known')).expect(200)).body;
+  expect(known.builds).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ name: 'van', aliases: ['B-0001', 'Dolcino ice-cream van', 'Marta Quill'] }),
+    ]),
+  );
+  expect(known.people.map((p: { name: string }) => p.name)).toEqual([
+    'Ida Fenn',
+    'Joss Arkwright',
+    'Wren Osgood',
+  ]);
+});

@@ -1,0 +1,138 @@
+/** Route × role, walked whole: every route of the table, by nobody and by every role. And the outside of the house. */
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import supertest from 'supertest';
+import { pathOf, ROLES, ROUTES, type RouteName, type RouteSpec } from '#contract/access.ts';
+import {
+  makeShop,
+  nextId,
+  signedIn,
+  startServer,
+  type Agent,
+  type TestServer,
+} from '#tests/support/server.ts';
+
+let server: TestServer;
+let agents: Record<string, Agent>;
+
+beforeAll(async () => {
+  server = await startServer();
+  const shop = await makeShop(server, 'access');
+  agents = {};
+  for (const role of ROLES) agents[role] = await signedIn(server, shop, role);
+});
+afterAll(() => server.stop());
+
+const names = Object.keys(ROUTES) as RouteName[];
+const params = { buildId: nextId(), letterId: nextId(), token: 'nonsense' };
+
+/** Asks with an empty body; for the stream of live news only the head is waited for. */
+async function statusOf(agent: Agent, name: RouteName): Promise<number> {
+  const spec: RouteSpec = ROUTES[name];
+  const request = agent[spec.method](pathOf(name, params));
+  if (name !== 'live') return (await (spec.method === 'get' ? request : request.send({}))).status;
+  return new Promise((resolve) => {
+    request.buffer(false).parse((res, done) => {
+      resolve((res as unknown as { statusCode: number }).statusCode);
+      (res as unknown as { destroy: () => void }).destroy();
+      done(null, undefined);
+    });
+    request.then(
+      (r) => resolve(r.status),
+      () => undefined,
+    );
+  });
+}
+
+describe('the route table', () => {
+  test('every route is served by exactly one feature', () => {
+    const served = server.app.features.flatMap((f) => Object.keys(f)).sort();
+    expect(served).toEqual([...names].sort());
+  });
+
+  test.each(names)('%s: allowed roles get in, the others and nobody do not', async (name) => {
+    const { allow } = ROUTES[name] as RouteSpec;
+    const nobody = await statusOf(supertest.agent(server.app.express), name);
+    if (allow === 'anyone') expect([401, 403]).not.toContain(nobody);
+    else expect(nobody).toBe(401);
+    for (const role of ROLES) {
+      // Signing out would end the walk; that it is open to anyone is seen above.
+      if (name === 'signOut') continue;
+      const status = await statusOf(agents[role]!, name);
+      if (allow === 'anyone' || allow.includes(role)) expect([401, 403]).not.toContain(status);
+      else expect(status).toBe(403);
+    }
+  });
+});
+
+describe('the outside', () => {
+  test('security headers stand on pages, answers and errors', async () => {
+    for (const path of [
+      pathOf('sessionRead'),
+      pathOf('floor'),
+      pathOf('letterPage', params),
+      '/api/nonsense',
+    ]) {
+      const { headers } = await supertest(server.app.express).get(path);
+      const policy = headers['content-security-policy'];
+      expect(policy).toContain("default-src 'none'");
+      expect(policy).toMatch(/script-src 'self' 'nonce-[\w+/=]{20,}'/);
+      expect(policy).not.toContain('unsafe');
+      expect(headers).toMatchObject({
+        'x-content-type-options': 'nosniff',
+        'referrer-policy': 'no-referrer',
+      });
+      expect(headers['x-powered-by']).toBeUndefined();
+    }
+  });
+
+  test('the nonce is another one every time', async () => {
+    const nonce = async (): Promise<string | undefined> =>
+      /nonce-([\w+/=]+)/.exec(
+        (await supertest(server.app.express).get(pathOf('sessionRead'))).headers['content-security-policy']!,
+      )?.[1];
+    expect(await nonce()).not.toBe(await nonce());
+  });
+
+  test.each([
+    [{ 'sec-fetch-site': 'cross-site' }, 403],
+    [{ 'sec-fetch-site': 'same-site' }, 403],
+    [{ origin: 'https://elsewhere.example' }, 403],
+    [{ origin: 'null' }, 403],
+    [{ 'sec-fetch-site': 'same-origin' }, 400],
+    [{}, 400],
+  ])('a change asked for with %j answers %i', async (headers, status) => {
+    await agents.owner!.post(pathOf('buildCreate')).set(headers).send({}).expect(status);
+  });
+
+  test('what nobody thought of is a problem document with a number to ask for, and shows nothing of the inside', async () => {
+    await server.admin.query('alter table vendors rename to vendors_gone');
+    const { body, headers } = await agents.owner!.get(pathOf('known')).expect(500);
+    await server.admin.query('alter table vendors_gone rename to vendors');
+    expect(headers['content-type']).toContain('application/problem+json');
+    expect(body).toMatchObject({
+      type: 'urn:avrik:problem:fault',
+      status: 500,
+      requestId: expect.stringMatching(/^[0-9a-f-]{36}$/),
+    });
+    expect(JSON.stringify(body)).not.toMatch(/vendors|select|relation/);
+  });
+
+  test('an address of the API that is none, and one that is not even an address', async () => {
+    expect((await supertest(server.app.express).get('/api/nonsense').expect(404)).body.type).toBe(
+      'urn:avrik:problem:not-found',
+    );
+    await supertest(server.app.express).get('/l/%E0%A4%A').expect(404);
+  });
+});
+
+test('health is 200 only when the database is reachable and migrated', async () => {
+  const ask = () => supertest(server.app.express).get(pathOf('health'));
+  expect((await ask().expect(200)).body).toEqual({ status: 'ok' });
+  await server.admin.query("update knex_migrations set name = 'x' || name");
+  await ask().expect(503);
+  await server.admin.query('update knex_migrations set name = substr(name, 2)');
+  await server.admin.query('revoke select on knex_migrations from avrik_app');
+  await ask().expect(503);
+  await server.admin.query('grant select on knex_migrations to avrik_app');
+  await ask().expect(200);
+});
