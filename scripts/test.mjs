@@ -6,6 +6,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
+import { ensureDatabase } from './lib/database.mjs';
 import { ensureBuild, ensureChromium, ensureNpmPackages, ensurePostgres, ROOT } from './lib/packages.mjs';
 import { startCluster, throwAwayFolder } from './lib/postgres.mjs';
 import { run, say } from './lib/say.mjs';
@@ -101,8 +102,9 @@ async function main() {
   let folder;
   try {
     let env = {};
+    let bin;
     if (needsCluster) {
-      const bin = ensurePostgres();
+      bin = ensurePostgres();
       folder = throwAwayFolder();
       cluster = await startCluster({ bin, folder, settings: ['max_connections=300'] });
       env = { AVRIK_TEST_CLUSTER: cluster.url('{database}') };
@@ -111,7 +113,8 @@ async function main() {
     if (runs('journeys')) {
       ensureChromium();
       ensureBuild();
-      timed('journeys', () => journeys(env));
+      ensureDatabase(bin, cluster.url('postgres'), 'avrik_e2e');
+      timed('journeys', () => journeys({ ...env, AVRIK_TEST_DATA: path.join(folder, 'data') }));
     }
   } finally {
     cluster?.stop();

@@ -25,7 +25,7 @@ export function reachable(folder) {
   return !asRoot || spawnSync('runuser', ['-u', 'postgres', '--', 'test', '-x', folder]).status === 0;
 }
 
-export function freePort() {
+function freePort() {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', reject);

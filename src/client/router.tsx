@@ -2,9 +2,9 @@
 import type { ComponentType } from 'react';
 import type { QueryClient } from '@tanstack/react-query';
 import { createBrowserRouter, redirect } from 'react-router';
-import { Layout } from './features/layout/Layout.tsx';
-import { NoSuchPage, RouteProblem } from './features/layout/Problem.tsx';
-import { sessionQuery } from './features/session/session.queries.ts';
+import { Layout } from './shell/Layout.tsx';
+import { NoSuchPage, RouteProblem } from './shell/Problem.tsx';
+import { sessionQuery } from './shared/session.ts';
 import { Quiet } from './ui/parts.tsx';
 
 const page = (load: () => Promise<{ default: ComponentType }>) => async () => ({
@@ -31,10 +31,10 @@ export const makeRouter = (client: QueryClient) =>
             {
               ErrorBoundary: RouteProblem,
               children: [
-                { path: '/', lazy: page(() => import('./features/floor/FloorPage.tsx')) },
-                { path: '/builds/new', lazy: page(() => import('./features/build/NewBuildPage.tsx')) },
-                { path: '/builds/:buildId', lazy: page(() => import('./features/build/BuildPage.tsx')) },
-                { path: '/letters/:letterId', lazy: page(() => import('./features/letter/LetterPage.tsx')) },
+                { path: '/', lazy: page(() => import('./features/builds/FloorPage.tsx')) },
+                { path: '/builds/new', lazy: page(() => import('./features/builds/NewBuildPage.tsx')) },
+                { path: '/builds/:buildId', lazy: page(() => import('./features/builds/BuildPage.tsx')) },
+                { path: '/letters/:letterId', lazy: page(() => import('./features/letters/LetterPage.tsx')) },
                 { path: '/outbox', lazy: page(() => import('./features/outbox/OutboxPage.tsx')) },
                 { path: '*', Component: NoSuchPage },
               ],

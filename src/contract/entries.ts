@@ -22,7 +22,7 @@ import { AUDIENCES, CLASSES, KINDS, type Audience, type Kind, type LineClass } f
 import { CalendarDay } from './calendarDay.ts';
 
 /** Longest line kept, in characters. */
-export const LONGEST_LINE = 4000;
+const LONGEST_LINE = 4000;
 
 class MeasureDto {
   @IsNumber({ allowNaN: false, allowInfinity: false }, { message: 'not a number' })

@@ -5,7 +5,7 @@ import type { Role } from '#contract/access.ts';
 import type { ShopView } from '#contract/session.ts';
 import type { Manner } from '#core/log/sentences.ts';
 import { dayOf } from '#core/time/days.ts';
-import { sessionQuery } from '../features/session/session.queries.ts';
+import { sessionQuery } from './session.ts';
 
 /** The signed-in person's shop. Only for pages behind the sign-in. */
 export function useShop(): {

@@ -1,7 +1,7 @@
 /** Every part of the look on one page, in development at /dev/ui. */
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { ThemeButton } from '../features/layout/ThemeButton.tsx';
+import { ThemeButton } from '../shell/ThemeButton.tsx';
 import { Button } from './Button.tsx';
 import { Dialog } from './Dialog.tsx';
 import { SelectField, TextAreaField, TextField } from './Field.tsx';

@@ -42,7 +42,7 @@ export function decimalMark(locale: string): '.' | ',' {
  * Both decimal marks are read; where one separator with three digits behind it could be either
  * (1.250), the shop's own decimal mark decides.
  */
-export function readDigits(text: string, mark: '.' | ','): { value: number; decimals: number } | null {
+function readDigits(text: string, mark: '.' | ','): { value: number; decimals: number } | null {
   if (text.includes(':')) return null;
   const bare = text.replace(/['’](?=\d{3})/g, '');
   if (/['’]/.test(bare)) return null;

@@ -97,7 +97,7 @@ interface Amount extends Read {
 }
 
 /** An amount of money: a number, "1.2k", "two grand", "seventy-two fifty". */
-export function readAmount(t: readonly Token[], i: number, mark: '.' | ','): Amount | null {
+function readAmount(t: readonly Token[], i: number, mark: '.' | ','): Amount | null {
   const n = readNumber(t, i, mark);
   if (!n || n.value < 0) return null;
   const unit = t[n.next];

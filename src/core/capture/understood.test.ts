@@ -1,7 +1,7 @@
 /** What a person puts right before keeping, laid over what was read. */
 import { expect, test } from '@jest/globals';
 import { parseLine, type CaptureContext } from './index.ts';
-import { NOTHING_PUT_RIGHT, understand } from './understood.ts';
+import { NOTHING_PUT_RIGHT, understand, withoutAddress } from './understood.ts';
 
 const context: CaptureContext = {
   today: '2026-03-11',
@@ -50,3 +50,12 @@ test('"should have said" points at nothing here, so it is a note; another car ma
   });
   expect(said).toMatchObject({ kind: 'note', build: { id: '2' } });
 });
+
+test.each([
+  ['microcar: hood frame is back', 'hood frame is back'],
+  ['microcar, did hinges', 'did hinges'],
+  ['the microcar needs brushes', 'the microcar needs brushes'],
+  ['did hinges on the microcar', 'did hinges on the microcar'],
+  ['microcar:', 'microcar:'],
+  ['  did hinges ', 'did hinges'],
+])('"%s" is kept as "%s"', (text, kept) => expect(withoutAddress(text, read(text))).toBe(kept));

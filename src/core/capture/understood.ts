@@ -49,3 +49,14 @@ export function understand(parsed: ParsedLine, right: PutRight): Understood {
     ...(build ? { build } : {}),
   };
 }
+
+/**
+ * The line without the car's name in front ("microcar: …"): it says where the line goes, as on an envelope, and is kept
+ * as the build of the entry. A name that is part of the sentence ("the milk float needs brushes") stays.
+ */
+export function withoutAddress(text: string, parsed: ParsedLine): string {
+  const address = parsed.spans[0];
+  if (address?.field !== 'build' || address.start > 0) return text.trim();
+  const rest = /^\s*[:,–—]\s*(?=\S)/.exec(text.slice(address.end));
+  return rest ? text.slice(address.end + rest[0].length).trim() : text.trim();
+}

@@ -54,7 +54,7 @@ export function effectiveEntries(entries: readonly Entry[]): EffectiveEntry[] {
 }
 
 /** One entry with the correction that holds for it (or none). */
-export function withCorrection(entry: Entry, by: Entry | null): EffectiveEntry {
+function withCorrection(entry: Entry, by: Entry | null): EffectiveEntry {
   const bare = { ...entry, correction: null, original: null, withdrawn: false };
   if (!by) return bare;
   const correction = { id: by.id, seq: by.seq, at: by.at };

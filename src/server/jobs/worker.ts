@@ -6,7 +6,7 @@ import type { Deps } from '../deps.ts';
 import { mailLetter } from '../features/letters/index.ts';
 import type { MailLetter } from './queue.ts';
 
-export function tasksFor(deps: Deps, transport: Transporter): TaskList {
+function tasksFor(deps: Deps, transport: Transporter): TaskList {
   return {
     'mail-letter': async (payload, { job }) => {
       await mailLetter(deps, transport, payload as MailLetter, job.attempts >= job.max_attempts);

@@ -11,7 +11,8 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Notice, Page, Row, Stack, Title } from '../../ui/parts.tsx';
 import { space } from '../../ui/tokens.ts';
-import { sessionQuery, useCreateShop } from './session.queries.ts';
+import { sessionQuery } from '../../shared/session.ts';
+import { useCreateShop } from './session.queries.ts';
 
 const Narrow = styled(Page)`
   max-width: 44rem;

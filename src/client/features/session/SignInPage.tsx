@@ -10,7 +10,8 @@ import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Head, Notice, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
-import { sessionQuery, useSignIn, useSignInDemo } from './session.queries.ts';
+import { sessionQuery } from '../../shared/session.ts';
+import { useSignIn, useSignInDemo } from './session.queries.ts';
 
 const Door = styled.main`
   max-width: 60rem;

@@ -1,13 +1,8 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Role } from '#contract/access.ts';
 import type { SessionView, ShopCreateDto, SignInDto } from '#contract/session.ts';
 import { call } from '../../shared/api.ts';
-
-export const sessionQuery = queryOptions({
-  queryKey: ['session'],
-  queryFn: ({ signal }) => call<SessionView>('sessionRead', { signal }),
-  staleTime: Infinity,
-});
+import { sessionQuery } from '../../shared/session.ts';
 
 /** Every way in or out answers with the session that holds now; nothing of the one before is kept. */
 function useSessionChange<V>(change: (value: V) => Promise<SessionView>) {

@@ -42,7 +42,8 @@ export const priceContext = (shop: ShopView, today: string): CaptureContext => (
 
 /** An entry as somebody who does not see prices gets it. */
 function withoutPrices(view: EntryView, context: CaptureContext): EntryView {
-  const { moneyMinor: _hidden, ...facts } = view.facts;
+  const facts = { ...view.facts };
+  delete facts.moneyMinor;
   const corrected = view.corrected && { ...view.corrected, first: hidePrices(view.corrected.first, context) };
   return { ...view, text: hidePrices(view.text, context), facts, corrected };
 }

@@ -6,7 +6,7 @@ import { useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { Head, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
-import { useSetNext } from './build.queries.ts';
+import { useSetNext } from './builds.queries.ts';
 
 export function NextPanel({ build }: { build: BuildView }) {
   const { seesPrices } = useShop();

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { LetterRow, LetterView } from '#contract/letters.ts';
 import type { Letter } from '#core/update/draft.ts';
 import { call } from '../../shared/api.ts';
-import { useBuildChanged } from '../entry/entry.queries.ts';
+import { useBuildChanged } from '../entries/index.ts';
 
 export const lettersQuery = (buildId: string) =>
   queryOptions({

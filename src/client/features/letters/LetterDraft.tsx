@@ -15,7 +15,7 @@ import { TextArea, TextAreaField, TextField } from '../../ui/Field.tsx';
 import { HiddenVisually, Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
 import { LetterText } from './LetterText.tsx';
-import { letterQuery } from './letter.queries.ts';
+import { letterQuery } from './letters.queries.ts';
 import { useDraft } from './useDraft.ts';
 
 const Part = styled.fieldset`

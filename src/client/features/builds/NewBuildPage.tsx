@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Notice, Page, Row, Stack, Title } from '../../ui/parts.tsx';
 import { space } from '../../ui/tokens.ts';
-import { useCreateBuild } from './build.queries.ts';
+import { useCreateBuild } from './builds.queries.ts';
 
 const Narrow = styled(Page)`
   max-width: 44rem;

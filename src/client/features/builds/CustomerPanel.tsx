@@ -10,8 +10,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Head, Panel, Quiet, Row } from '../../ui/parts.tsx';
 import { touch } from '../../ui/tokens.ts';
-import { lettersQuery } from '../letter/letter.queries.ts';
-import { useLink } from './build.queries.ts';
+import { lettersQuery } from '../letters/index.ts';
+import { useLink } from './builds.queries.ts';
 
 const Letter = styled(Link)`
   display: block;

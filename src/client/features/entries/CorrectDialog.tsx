@@ -11,7 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
-import { knownQuery, useCorrectEntry } from './entry.queries.ts';
+import { knownQuery, useCorrectEntry } from './entries.queries.ts';
 import { SaidChips, type Said } from './SaidChips.tsx';
 
 interface Props {

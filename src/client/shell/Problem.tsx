@@ -1,8 +1,8 @@
 /** What is shown where a page could not be. */
 import { Link, useNavigate, useRouteError } from 'react-router';
-import { ApiProblem, wordsOf } from '../../shared/api.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Page, Row, Stack, Title } from '../../ui/parts.tsx';
+import { ApiProblem, wordsOf } from '../shared/api.ts';
+import { Button } from '../ui/Button.tsx';
+import { Page, Row, Stack, Title } from '../ui/parts.tsx';
 
 export function RouteProblem() {
   const error = useRouteError();

@@ -1,5 +1,5 @@
 /** A build's logbook, newest first: thousands of lines, of which only those in sight are on the page. */
-import { lazy, Suspense, useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
@@ -11,10 +11,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Input } from '../../ui/Field.tsx';
 import { Head, HiddenVisually, Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
-import { entriesQuery } from '../entry/entry.queries.ts';
+import { CorrectDialog, entriesQuery } from '../entries/index.ts';
 import { EntryLine } from './EntryLine.tsx';
-
-const CorrectDialog = lazy(() => import('../entry/CorrectDialog.tsx'));
 
 const Filters = styled.div`
   display: flex;
@@ -125,9 +123,7 @@ function Lines({ buildId, kinds, q }: { buildId: string; kinds: readonly Kind[];
       />
       {!query.hasNextPage && <Quiet>That is where this logbook begins.</Quiet>}
       {correcting && (
-        <Suspense>
-          <CorrectDialog buildId={buildId} entry={correcting} onClose={() => setCorrecting(null)} />
-        </Suspense>
+        <CorrectDialog buildId={buildId} entry={correcting} onClose={() => setCorrecting(null)} />
       )}
     </>
   );

@@ -33,7 +33,7 @@ const Subject = styled.h2`
 /** A letter as its customer reads it: only what is told. */
 export function LetterText({ content }: { content: Letter }) {
   return (
-    <Paper>
+    <Paper aria-label="The letter">
       <Subject>{content.subject}</Subject>
       <p>{content.greeting}</p>
       {toldParts(content).map((part) => (

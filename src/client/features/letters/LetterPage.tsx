@@ -6,9 +6,9 @@ import { formatDay, dayOf } from '#core/time/days.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Notice, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
-import { useThisCar } from '../logline/target.tsx';
+import { useThisCar } from '../entries/index.ts';
 import { LetterDraft } from './LetterDraft.tsx';
-import { letterQuery } from './letter.queries.ts';
+import { letterQuery } from './letters.queries.ts';
 import { LetterText } from './LetterText.tsx';
 
 export default function LetterPage() {

@@ -2,7 +2,7 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { pathOf } from '#contract/access.ts';
-import { useBuildChanged } from '../entry/entry.queries.ts';
+import { useBuildChanged } from '../features/entries/entries.queries.ts';
 
 const RETRY_MS = 3000;
 

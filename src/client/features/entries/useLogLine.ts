@@ -4,11 +4,11 @@ import { useQuery } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryView } from '#contract/entries.ts';
 import { parseLine, type CaptureContext, type Named } from '#core/capture/index.ts';
-import { NOTHING_PUT_RIGHT, understand, type PutRight } from '#core/capture/understood.ts';
+import { NOTHING_PUT_RIGHT, understand, withoutAddress, type PutRight } from '#core/capture/understood.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useRemembered } from '../../shared/remember.ts';
 import { useShop, useToday } from '../../shared/shop.ts';
-import { knownQuery, useAddEntry } from '../entry/entry.queries.ts';
+import { knownQuery, useAddEntry } from './entries.queries.ts';
 import { useLogTarget } from './target.tsx';
 
 /** What the parser knows of this shop. The same object until a name or the day changes. */
@@ -48,7 +48,8 @@ export function useLogLine() {
   const id = useRef<string | null>(null);
   const add = useAddEntry();
 
-  const understood = useMemo(() => understand(parseLine(text, capture), right), [text, capture, right]);
+  const parsed = useMemo(() => parseLine(text, capture), [text, capture]);
+  const understood = useMemo(() => understand(parsed, right), [parsed, right]);
   const build = understood.build ?? here;
 
   const write = (next: string): void => {
@@ -72,7 +73,7 @@ export function useLogLine() {
     try {
       const entry = await add.mutateAsync({
         buildId: build.id,
-        body: { id: id.current, kind, text: text.trim(), facts, audience },
+        body: { id: id.current, kind, text: withoutAddress(text, parsed), facts, audience },
       });
       setKept({ entry, build: { id: build.id, name: build.name } });
       write('');

@@ -1,7 +1,7 @@
 /** What a line was understood to say: one chip a part, each a press away from being put right. */
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { Plus } from 'lucide-react';
-import { Button as AriaButton, Dialog, DialogTrigger, Popover } from 'react-aria-components';
+import { Button as AriaButton } from 'react-aria-components';
 import { styled } from 'styled-components';
 import type { KnownView } from '#contract/builds.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
@@ -10,6 +10,7 @@ import type { Manner } from '#core/log/sentences.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Row, Stack } from '../../ui/parts.tsx';
+import { Pop } from '../../ui/Pop.tsx';
 import { color, font, size, space, touch } from '../../ui/tokens.ts';
 import { addable, FIELD_ORDER, factFrom, factText, fieldWord, typedFrom } from './facts.ts';
 
@@ -40,18 +41,6 @@ const Chip = styled(AriaButton)<{ $tone?: 'kind' | 'brass' | 'oxide' }>`
     border-color: ${color.blueing};
   }
 `;
-const Pop = styled(Popover)`
-  width: min(22rem, calc(100vw - 24px));
-  padding: ${space.m};
-  background: ${color.paper};
-  border: 2px solid ${color.blueing};
-  border-radius: 3px;
-  box-shadow: 0 8px 30px rgb(0 0 0 / 25%);
-  [role='dialog'] {
-    outline: none;
-  }
-`;
-
 const BRASS: ReadonlySet<FactField> = new Set(['moneyMinor', 'minutes', 'measures', 'quantity']);
 const NAMES: Partial<Record<FactField, 'vendors' | 'places' | 'people'>> = {
   vendor: 'vendors',
@@ -97,35 +86,33 @@ export function SaidChips({ said, manner, known, onKind, onAudience, onFact, bef
 }
 
 function KindChip({ kind, onKind }: { kind: LoggedKind; onKind: Props['onKind'] }) {
+  const chip = (
+    <Chip $tone="kind">
+      <small>kind</small>
+      <b>{KIND_SPECS[kind].word}</b>
+    </Chip>
+  );
   return (
-    <DialogTrigger>
-      <Chip $tone="kind">
-        <small>kind</small>
-        <b>{KIND_SPECS[kind].word}</b>
-      </Chip>
-      <Pop>
-        <Dialog aria-label="Kind of entry">
-          {({ close }) => (
-            <SelectField
-              label="Kind of entry"
-              value={kind}
-              autoFocus
-              hint={KIND_SPECS[kind].help}
-              onChange={(e) => {
-                onKind(e.target.value as LoggedKind);
-                close();
-              }}
-            >
-              {KINDS.filter((k) => k !== 'correction').map((k) => (
-                <option key={k} value={k}>
-                  {KIND_SPECS[k].word}
-                </option>
-              ))}
-            </SelectField>
-          )}
-        </Dialog>
-      </Pop>
-    </DialogTrigger>
+    <Pop label="Kind of entry" trigger={chip}>
+      {(close) => (
+        <SelectField
+          label="Kind of entry"
+          value={kind}
+          autoFocus
+          hint={KIND_SPECS[kind].help}
+          onChange={(e) => {
+            onKind(e.target.value as LoggedKind);
+            close();
+          }}
+        >
+          {KINDS.filter((k) => k !== 'correction').map((k) => (
+            <option key={k} value={k}>
+              {KIND_SPECS[k].word}
+            </option>
+          ))}
+        </SelectField>
+      )}
+    </Pop>
   );
 }
 
@@ -139,18 +126,16 @@ function FactChip(props: FactProps) {
     : field === 'class' && said.facts.class === 'safety'
       ? 'oxide'
       : undefined;
+  const chip = (
+    <Chip {...(tone ? { $tone: tone } : {})}>
+      <small>{word}</small>
+      <b>{factText(field, said.facts, manner)}</b>
+    </Chip>
+  );
   return (
-    <DialogTrigger>
-      <Chip {...(tone ? { $tone: tone } : {})}>
-        <small>{word}</small>
-        <b>{factText(field, said.facts, manner)}</b>
-      </Chip>
-      <Pop>
-        <Dialog aria-label={`Put right: ${word}`}>
-          {({ close }) => <FactForm {...props} close={close} />}
-        </Dialog>
-      </Pop>
-    </DialogTrigger>
+    <Pop label={`Put right: ${word}`} trigger={chip}>
+      {(close) => <FactForm {...props} close={close} />}
+    </Pop>
   );
 }
 
@@ -235,38 +220,33 @@ function FactInput({ field, word, text, setText, fault, known }: InputProps) {
   );
 }
 
-function AddChip(props: Pick<Props, 'said' | 'manner' | 'known' | 'onFact'>) {
-  const [field, setField] = useState<FactField | ''>('');
-  const more = addable(props.said.kind, props.said.facts);
+type AddProps = Pick<Props, 'said' | 'manner' | 'known' | 'onFact'>;
+
+function AddChip(props: AddProps) {
+  const chip = (
+    <Chip aria-label="Add what was not understood">
+      <Plus size={18} aria-hidden />
+      <b>add</b>
+    </Chip>
+  );
   return (
-    <DialogTrigger onOpenChange={() => setField('')}>
-      <Chip aria-label="Add what was not understood">
-        <Plus size={18} aria-hidden />
-        <b>add</b>
-      </Chip>
-      <Pop>
-        <Dialog aria-label="Add what was not understood">
-          {({ close }) =>
-            field === '' ? (
-              <SelectField
-                label="Add"
-                value=""
-                autoFocus
-                onChange={(e) => setField(e.target.value as FactField)}
-              >
-                <option value="">choose …</option>
-                {more.map((f) => (
-                  <option key={f} value={f}>
-                    {f === 'minutes' ? 'hours' : fieldWord(f, props.said.kind)}
-                  </option>
-                ))}
-              </SelectField>
-            ) : (
-              <FactForm key={field} {...props} field={field} close={close} />
-            )
-          }
-        </Dialog>
-      </Pop>
-    </DialogTrigger>
+    <Pop label="Add what was not understood" trigger={chip}>
+      {(close) => <AddForm {...props} close={close} />}
+    </Pop>
+  );
+}
+
+function AddForm(props: AddProps & { close: () => void }) {
+  const [field, setField] = useState<FactField | ''>('');
+  if (field !== '') return <FactForm key={field} {...props} field={field} />;
+  return (
+    <SelectField label="Add" value="" autoFocus onChange={(e) => setField(e.target.value as FactField)}>
+      <option value="">choose …</option>
+      {addable(props.said.kind, props.said.facts).map((f) => (
+        <option key={f} value={f}>
+          {f === 'minutes' ? 'hours' : fieldWord(f, props.said.kind)}
+        </option>
+      ))}
+    </SelectField>
   );
 }

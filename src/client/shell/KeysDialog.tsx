@@ -1,11 +1,11 @@
 import { Fragment, useState } from 'react';
 import { useLocation } from 'react-router';
 import { styled } from 'styled-components';
-import { keysAreOff, setKeysOff } from '../../shared/keys.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Dialog } from '../../ui/Dialog.tsx';
-import { Key, Row } from '../../ui/parts.tsx';
-import { space, touch } from '../../ui/tokens.ts';
+import { keysAreOff, setKeysOff } from '../shared/keys.ts';
+import { Button } from '../ui/Button.tsx';
+import { Dialog } from '../ui/Dialog.tsx';
+import { Key, Row } from '../ui/parts.tsx';
+import { space, touch } from '../ui/tokens.ts';
 
 const List = styled.dl`
   display: grid;

@@ -9,7 +9,7 @@ import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Mono, Quiet } from '../../ui/parts.tsx';
 import { color, phone, size, space } from '../../ui/tokens.ts';
-import { factText, fieldWord } from '../entry/facts.ts';
+import { factText, fieldWord } from '../entries/index.ts';
 
 const Grid = styled.article`
   display: grid;

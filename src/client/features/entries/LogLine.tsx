@@ -1,5 +1,5 @@
 /** The log line: docked at the bottom of every screen, one key away. */
-import { lazy, Suspense, useRef, useState, type KeyboardEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import { Check, CornerDownLeft } from 'lucide-react';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
@@ -11,11 +11,10 @@ import { Button } from '../../ui/Button.tsx';
 import { Select } from '../../ui/Field.tsx';
 import { HiddenVisually, Key, Now, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
-import { knownQuery } from '../entry/entry.queries.ts';
-import { SaidChips } from '../entry/SaidChips.tsx';
+import { knownQuery } from './entries.queries.ts';
+import { CorrectDialog } from './CorrectLazy.tsx';
+import { SaidChips } from './SaidChips.tsx';
 import { useLogLine } from './useLogLine.ts';
-
-const CorrectDialog = lazy(() => import('../entry/CorrectDialog.tsx'));
 
 const Dock = styled.section`
   position: fixed;
@@ -175,16 +174,14 @@ function KeptNews({ line }: { line: Line }) {
         Correct it
       </Button>
       {correcting && (
-        <Suspense>
-          <CorrectDialog
-            buildId={kept.build.id}
-            entry={kept.entry}
-            onClose={(entry) => {
-              setCorrecting(false);
-              if (entry) line.setKept({ ...kept, entry });
-            }}
-          />
-        </Suspense>
+        <CorrectDialog
+          buildId={kept.build.id}
+          entry={kept.entry}
+          onClose={(entry) => {
+            setCorrecting(false);
+            if (entry) line.setKept({ ...kept, entry });
+          }}
+        />
       )}
     </Row>
   );

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { Moon, Sun } from 'lucide-react';
-import { useRemembered } from '../../shared/remember.ts';
-import { Button } from '../../ui/Button.tsx';
+import { useRemembered } from '../shared/remember.ts';
+import { Button } from '../ui/Button.tsx';
 
 /** Day or night shift; follows the device until somebody chooses. */
 export function ThemeButton() {

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { LetterView } from '#contract/letters.ts';
 import type { Letter } from '#core/update/draft.ts';
 import { ApiProblem } from '../../shared/api.ts';
-import { useRedraft, useSaveLetter, useSendLetter } from './letter.queries.ts';
+import { useRedraft, useSaveLetter, useSendLetter } from './letters.queries.ts';
 
 const QUIET_MS = 800;
 

@@ -1,0 +1,122 @@
+/** Two people at once, a long logbook, a broken network, a technician's eyes. */
+import { expect, test } from '@playwright/test';
+import pg from 'pg';
+import { log, logLine, openCar, signIn } from './support.ts';
+
+test('what one person logs appears on the other’s screen', async ({ page, browser }) => {
+  await signIn(page);
+  await openCar(page, 'milk float');
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'technician');
+  await openCar(other, 'milk float');
+  await log(other, 'found indicator stalk loose, one hour, should');
+  await expect(page.getByRole('listitem').first()).toContainText('found indicator stalk loose');
+  await page.goto('/');
+  await log(other, 'fitted indicator stalk, 1h');
+  await expect(page.getByRole('listitem').filter({ hasText: 'milk float' })).toContainText('indicator stalk');
+  await other.context().close();
+});
+
+test('a logbook of five thousand lines stays light: few on the page, the first one reached by scrolling', async ({
+  page,
+}) => {
+  const client = new pg.Client(process.env.AVRIK_TEST_CLUSTER!.replace('{database}', 'avrik_e2e'));
+  await client.connect();
+  await client.query(`
+    with b as (select shop_id, id from builds where nickname = 'hearse'),
+      n as (update shop_counters set last_seq = last_seq + 5000 where shop_id = (select shop_id from b) returning last_seq)
+    insert into entries (shop_id, build_id, id, seq, at, recorded_at, kind, text, facts, audience)
+    select b.shop_id, b.id, gen_random_uuid(), n.last_seq - 5000 + g, '2020-01-01T00:00:00Z'::timestamptz + g * interval '1 minute',
+      now(), 'note', case when g = 1 then 'the very first line' else 'old line ' || g end, '{}', 'shop'
+    from b, n, generate_series(1, 5000) g`);
+  await client.end();
+  await signIn(page);
+  await openCar(page, 'hearse');
+  const lines = page.getByRole('list', { name: /Entries/ }).getByRole('listitem');
+  await expect(lines.first()).toBeVisible();
+  for (let i = 0; i < 200; i += 1) {
+    await page.mouse.wheel(0, 20_000);
+    await page.waitForTimeout(60);
+    expect(await lines.count()).toBeLessThan(80);
+    if (
+      await page
+        .getByText('That is where this logbook begins.')
+        .isVisible()
+        .catch(() => false)
+    )
+      break;
+  }
+  await page.mouse.wheel(0, 200_000);
+  await expect(page.getByText('the very first line')).toBeVisible();
+  await page.getByRole('searchbox').fill('old line 2500');
+  await expect(lines).toHaveCount(1);
+  await page.getByRole('searchbox').fill('no such words');
+  await expect(page.getByText('No line like that in this logbook.')).toBeVisible();
+  await page.getByRole('searchbox').fill('');
+  await page.getByRole('button', { name: 'Reading', exact: true }).click();
+  await expect(lines.first()).toContainText('Reading');
+});
+
+test('with the network gone the line is kept on the page, and sent once when it is back', async ({
+  page,
+}) => {
+  await signIn(page);
+  await openCar(page, 'rally car');
+  await page.route('**/entries', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  );
+  await logLine(page).fill('did bonnet catch, 1h');
+  await logLine(page).press('Enter');
+  await expect(page.getByRole('alert')).toContainText('does not answer');
+  await expect(logLine(page)).toHaveValue('did bonnet catch, 1h');
+  await page.unroute('**/entries');
+  await page.reload();
+  await expect(logLine(page)).toHaveValue('did bonnet catch, 1h');
+  await logLine(page).press('Enter');
+  await expect(page.getByRole('listitem').filter({ hasText: 'did bonnet catch' })).toHaveCount(1);
+});
+
+test('an answer lost on the way is no second entry', async ({ page }) => {
+  await signIn(page);
+  await openCar(page, 'rally car');
+  await page.route('**/entries', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    await route.fetch();
+    await route.abort();
+  });
+  await logLine(page).fill('did mirror bracket, 1h');
+  await logLine(page).press('Enter');
+  await expect(page.getByRole('alert')).toContainText('does not answer');
+  await page.unroute('**/entries');
+  await logLine(page).press('Enter');
+  await expect(page.getByTestId('log-line').getByRole('status')).toContainText('Kept for the rally car');
+  await expect(page.getByRole('listitem').filter({ hasText: 'did mirror bracket' })).toHaveCount(1);
+});
+
+test('a technician sees no prices and no addresses, anywhere', async ({ page }) => {
+  const bodies: string[] = [];
+  page.on('response', async (r) => {
+    if (r.url().includes('/api/') && !r.url().includes('/live')) bodies.push(await r.text().catch(() => ''));
+  });
+  await signIn(page, 'technician');
+  await openCar(page, 'drophead');
+  await page.getByText('By kind of entry').click();
+  await expect(page.getByText('Spent so far')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Draft update' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Outbox' })).toHaveCount(0);
+  await expect(page.locator('body')).not.toContainText(/£|teague\.example/);
+  expect(bodies.join('')).not.toMatch(/moneyMinor|£|teague\.example/);
+});
+
+test('what is next is said once and told in the letter', async ({ page }) => {
+  await signIn(page);
+  await openCar(page, 'estate');
+  await page.getByRole('button', { name: 'Change what is next' }).click();
+  await page.getByRole('textbox', { name: /What is next/ }).fill('The tailgate catches, then paint.');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByText('The tailgate catches, then paint.')).toBeVisible();
+  await page.getByRole('button', { name: 'Draft update' }).click();
+  await expect(page.getByRole('article', { name: 'The letter' })).toContainText(
+    'The tailgate catches, then paint.',
+  );
+});

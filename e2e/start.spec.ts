@@ -1,0 +1,126 @@
+/**
+ * `npm start` as a person meets it: a second start says so; an empty shop begins with its first-run page; the private
+ * cluster starts, keeps its data over a Ctrl-C, and stops with it.
+ */
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import { expect, test } from '@playwright/test';
+import pg from 'pg';
+import { logLine } from './support.ts';
+
+const data = process.env.AVRIK_TEST_DATA!;
+const cluster = process.env.AVRIK_TEST_CLUSTER!;
+
+interface Started {
+  child: ChildProcess;
+  out: () => string;
+  stop: () => Promise<number | null>;
+}
+
+async function start(args: string[], env: Record<string, string>): Promise<Started> {
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let out = '';
+  child.stdout!.on('data', (c) => (out += String(c)));
+  child.stderr!.on('data', (c) => (out += String(c)));
+  await expect
+    .poll(() => out + (child.exitCode ?? ''), { timeout: 90_000 })
+    .toMatch(/Avrik is open at|^\S[\s\S]*\d$/);
+  const stop = () =>
+    new Promise<number | null>((resolve) => {
+      child.once('exit', resolve);
+      child.kill('SIGINT');
+    });
+  return { child, out: () => out, stop };
+}
+
+test('a second start while one runs says so, and an unknown flag too', () => {
+  const again = spawnSync(process.execPath, ['scripts/start.mjs'], {
+    encoding: 'utf8',
+    env: { ...process.env, AVRIK_DATA: data, PORT: '4198' },
+  });
+  expect(again.status).toBe(1);
+  expect(again.stderr).toContain('Avrik runs already, at http://localhost:4199');
+  const odd = spawnSync(process.execPath, ['scripts/start.mjs', '--frsh'], { encoding: 'utf8' });
+  expect(odd.stderr).toContain('"--frsh" is not known');
+  const port = spawnSync(process.execPath, ['scripts/start.mjs'], {
+    encoding: 'utf8',
+    env: { ...process.env, PORT: 'http' },
+  });
+  expect(port.stderr).toContain('PORT is "http"');
+});
+
+test('an empty shop: first run, first car, first line, out and in again', async ({ page }) => {
+  const admin = new pg.Client(cluster.replace('{database}', 'postgres'));
+  await admin.connect();
+  await admin.query('create database avrik_empty');
+  await admin.end();
+  const env = {
+    PORT: '4197',
+    AVRIK_DATA: path.join(data, 'empty'),
+    DATABASE_URL: cluster.replace('{database}', 'avrik_empty'),
+  };
+  const started = await start(['--no-demo'], env);
+  try {
+    await page.goto('http://localhost:4197/');
+    await expect(page.getByRole('heading', { name: 'Open your shop' })).toBeVisible();
+    await page.getByRole('textbox', { name: 'Name of the shop' }).fill('Quay Works');
+    await page.getByRole('textbox', { name: 'Your name' }).fill('Lena Auer');
+    await page.getByRole('textbox', { name: 'Email' }).fill('lena@quay.example');
+    await page.getByRole('textbox', { name: 'Password' }).fill('short');
+    await page.getByRole('combobox', { name: 'Currency' }).selectOption('EUR');
+    await page.getByRole('button', { name: 'Open the shop' }).click();
+    await expect(page.getByText('at least 10 characters').last()).toBeVisible();
+    await page.getByRole('textbox', { name: 'Password' }).fill('a long enough one');
+    await page.getByRole('button', { name: 'Open the shop' }).click();
+    await expect(page.getByText('No car stands here yet')).toBeVisible();
+    await page.getByRole('link', { name: 'New build' }).click();
+    await page.getByRole('textbox', { name: 'Vehicle' }).fill('Old tug');
+    await page.getByRole('textbox', { name: 'What you call it' }).fill('tug');
+    await page.getByRole('textbox', { name: 'Customer' }).fill('Port Office');
+    await page.getByRole('textbox', { name: 'Their email' }).fill('port@quay.example');
+    await page.getByRole('button', { name: 'Begin the build' }).click();
+    await expect(page.getByText('B-0001')).toBeVisible();
+    await logLine(page).fill('spent 12,50 on rope');
+    await expect(page.getByRole('button', { name: /^money .*12[.,]50/ })).toBeVisible();
+    await logLine(page).press('Enter');
+    await expect(page.getByRole('listitem').filter({ hasText: 'spent 12,50 on rope' })).toHaveCount(1);
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page.getByText('The demo shop')).toHaveCount(0);
+    await page.getByRole('textbox', { name: 'Email' }).fill('lena@quay.example');
+    await page.getByRole('textbox', { name: 'Password' }).fill('not this one');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByText('the address or the password is not right')).toBeVisible();
+    await page.getByRole('textbox', { name: 'Password' }).fill('a long enough one');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('link', { name: 'tug', exact: true })).toBeVisible();
+  } finally {
+    expect(await started.stop()).toBe(0);
+  }
+});
+
+test('the private cluster: data is kept over a Ctrl-C, and nothing keeps running', async ({ request }) => {
+  test.setTimeout(180_000);
+  const env = { PORT: '4196', AVRIK_DATA: path.join(data, 'private'), DATABASE_URL: '' };
+  const first = await start([], env);
+  expect(first.out()).toContain('Filling the demo shop');
+  expect((await request.get('http://localhost:4196/api/health')).status()).toBe(200);
+  expect(await first.stop()).toBe(0);
+  await expect(request.get('http://localhost:4196/api/health')).rejects.toThrow();
+  expect(existsSync(path.join(env.AVRIK_DATA, 'pg/postmaster.pid'))).toBe(false);
+  const began = Date.now();
+  const second = await start([], env);
+  expect(Date.now() - began).toBeLessThan(30_000);
+  expect(second.out()).not.toContain('Filling the demo shop');
+  expect(await second.stop()).toBe(0);
+  const refused = spawnSync(process.execPath, ['scripts/start.mjs', '--fresh'], {
+    encoding: 'utf8',
+    env: { ...process.env, ...env },
+    input: '',
+  });
+  expect(refused.stderr).toContain('must ask first');
+  expect(existsSync(path.join(env.AVRIK_DATA, 'pg/PG_VERSION'))).toBe(true);
+});

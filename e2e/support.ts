@@ -1,0 +1,45 @@
+/** What the journeys share. */
+import type { Page } from '@playwright/test';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect } from '@playwright/test';
+
+export async function signIn(page: Page, as: 'owner' | 'technician' | 'office' = 'owner'): Promise<void> {
+  await page.goto('/sign-in');
+  await page
+    .getByRole('button', {
+      name: as === 'owner' ? 'Go in as the owner' : `as ${as === 'office' ? 'the office' : 'a technician'}`,
+    })
+    .click();
+  await expect(page.getByRole('heading', { name: 'Floor', level: 1 })).toBeVisible();
+}
+
+export async function openCar(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name, exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
+}
+
+export const logLine = (page: Page) => page.getByRole('textbox', { name: /^Log/ });
+
+/** Writes a line and keeps it; answers when it has been kept. */
+export async function log(page: Page, text: string): Promise<void> {
+  await logLine(page).fill(text);
+  await logLine(page).press('Enter');
+  await expect(page.getByTestId('log-line').getByRole('status')).toContainText('Kept for the');
+}
+
+/** No violation of WCAG 2.2 A and AA, nor of axe's best practices, on the page as it stands. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)).toEqual([]);
+}
+
+export async function expectNoSideScroll(page: Page): Promise<void> {
+  const [content, view] = await page.evaluate(() => [
+    document.documentElement.scrollWidth,
+    window.innerWidth,
+  ]);
+  expect(content).toBeLessThanOrEqual(view!);
+}

@@ -1,0 +1,45 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4199;
+
+/** The built application on a throw-away database, started as a person starts it. */
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '**/*.spec.ts',
+  timeout: 60_000,
+  workers: 1,
+  retries: 0,
+  forbidOnly: true,
+  reporter: [['list'], ['json', { outputFile: '.cache/journeys.json' }]],
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'Europe/London',
+    trace: 'off',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      chromiumSandbox: false,
+      args: [
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node scripts/start.mjs',
+    url: `http://localhost:${PORT}/api/health`,
+    timeout: 180_000,
+    stdout: 'pipe',
+    env: {
+      PORT: String(PORT),
+      AVRIK_DATA: process.env.AVRIK_TEST_DATA ?? '',
+      DATABASE_URL: (process.env.AVRIK_TEST_CLUSTER ?? '').replace('{database}', 'avrik_e2e'),
+    },
+    gracefulShutdown: { signal: 'SIGINT', timeout: 20_000 },
+  },
+});
