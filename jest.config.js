@@ -22,7 +22,7 @@ const common = { transform, extensionsToTreatAsEsm: ['.ts', '.tsx'], testPathIgn
 export default {
   projects: [
     { ...common, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'], testPathIgnorePatterns: [...common.testPathIgnorePatterns, '\\.int\\.test\\.ts$'] },
-    { ...common, displayName: 'client', testMatch: ['<rootDir>/src/client/**/*.test.tsx'], testEnvironment: 'jsdom' },
+    { ...common, displayName: 'client', testMatch: ['<rootDir>/src/client/**/*.test.tsx'], testEnvironment: 'jsdom', setupFiles: ['<rootDir>/tests/support/jsdom.ts'] },
     { ...common, displayName: 'server', testMatch: ['<rootDir>/src/**/*.int.test.ts'], globalSetup: '<rootDir>/tests/support/globalSetup.ts' },
   ],
 };

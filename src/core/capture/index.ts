@@ -14,7 +14,7 @@ import { readSubject } from './subject.ts';
 import type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
 import { findZone } from './zones.ts';
 
-export type { CaptureContext, Known, Named, ParsedLine, Span, SpanField } from './types.ts';
+export type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
 
 /**
  * Reads one line of the log.

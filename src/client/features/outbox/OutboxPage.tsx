@@ -15,6 +15,11 @@ const outboxQuery = queryOptions({
   refetchInterval: 5000,
 });
 
+const Open = styled.a`
+  display: inline-flex;
+  align-items: center;
+  min-height: ${touch};
+`;
 const Mail = styled.details`
   border-top: 1px solid ${color.zincLine};
   summary {
@@ -59,7 +64,7 @@ export default function OutboxPage() {
               </summary>
               {m.link && (
                 <p>
-                  <a href={m.link}>Open the link as the customer does</a>
+                  <Open href={m.link}>Open the link as the customer does</Open>
                 </p>
               )}
               <pre>{m.text}</pre>
