@@ -1,0 +1,133 @@
+/** In real Chromium: what is sent, how soon a screen can be used on a slow processor, how soon a key shows its meaning. */
+import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
+import type { BenchServers } from './servers.ts';
+import type { Line } from './run.ts';
+
+const ARGS = [
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+const SLOWDOWN = 4;
+const median = (values: number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+
+async function openPage(
+  browser: Browser,
+  { app, cookie }: BenchServers,
+): Promise<{ page: Page; session: CDPSession }> {
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'Europe/London',
+  });
+  const [name, value] = cookie.split('=') as [string, string];
+  await context.addCookies([{ name, value: value!, url: app }]);
+  const page = await context.newPage();
+  return { page, session: await context.newCDPSession(page) };
+}
+
+/** Kilobytes of script over the wire until the page is quiet. */
+async function scriptKb(browser: Browser, servers: BenchServers, url: string): Promise<number> {
+  const { page, session } = await openPage(browser, servers);
+  await session.send('Network.enable');
+  const scripts = new Set<string>();
+  let bytes = 0;
+  session.on('Network.responseReceived', (e) => {
+    if (e.type === 'Script' || e.response.mimeType.includes('javascript')) scripts.add(e.requestId);
+  });
+  session.on('Network.loadingFinished', (e) => {
+    if (scripts.has(e.requestId)) bytes += e.encodedDataLength;
+  });
+  await page.goto(url);
+  await page.waitForTimeout(1500);
+  await page.context().close();
+  return bytes / 1000;
+}
+
+/** Milliseconds from asking for the Floor to a line that can be written in, beside the cars. */
+async function usableMs(browser: Browser, servers: BenchServers): Promise<number> {
+  const { page, session } = await openPage(browser, servers);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
+  const began = performance.now();
+  await page.goto(servers.app, { waitUntil: 'commit' });
+  await page.getByRole('link', { name: 'microcar', exact: true }).waitFor();
+  await page.locator('#log-line').waitFor();
+  const taken = performance.now() - began;
+  await page.context().close();
+  return taken;
+}
+
+const LINE = 'found tailgate post rotten left side, let in new metal, 60 and four hours, must';
+
+/** Milliseconds from a key to the preview standing in the page: the input event to the end of React's work. */
+async function keystrokeMs(browser: Browser, servers: BenchServers): Promise<number[]> {
+  const { page } = await openPage(browser, servers);
+  await page.goto(servers.app);
+  await page.locator('#log-line').click();
+  await page.evaluate(() => {
+    const times: number[] = [];
+    Object.assign(window, { times });
+    const dock = document.querySelector('[data-testid=log-line]')!;
+    let began = 0;
+    addEventListener('keydown', () => (began = performance.now()), true);
+    new MutationObserver(() => {
+      if (began === 0) return;
+      times.push(performance.now() - began);
+      began = 0;
+    }).observe(dock, { subtree: true, childList: true, characterData: true, attributes: true });
+  });
+  for (const key of LINE) await page.keyboard.type(key, { delay: 30 });
+  const times = await page.evaluate(() => (window as unknown as { times: number[] }).times);
+  await page.context().close();
+  return times;
+}
+
+export async function benchBrowser(servers: BenchServers): Promise<Line[]> {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    chromiumSandbox: false,
+    args: ARGS,
+  });
+  try {
+    const { link } = (await (
+      await fetch(`${servers.app}/api/builds/${servers.buildId}`, { headers: { cookie: servers.cookie } })
+    ).json()) as { link: { url: string } };
+    await usableMs(browser, servers);
+    const usable: number[] = [];
+    for (let i = 0; i < 5; i += 1) usable.push(await usableMs(browser, servers));
+    const keys = await keystrokeMs(browser, servers);
+    return [
+      {
+        what: 'First screen (the Floor): script sent, compressed',
+        value: await scriptKb(browser, servers, servers.app),
+        unit: 'kB',
+        goal: { atMost: 220 },
+      },
+      {
+        what: 'The customer’s page: script sent, compressed',
+        value: await scriptKb(browser, servers, link.url),
+        unit: 'kB',
+        goal: { atMost: 100 },
+      },
+      {
+        what: `First screen usable, processor slowed ${SLOWDOWN} times`,
+        value: median(usable) / 1000,
+        unit: 's',
+        goal: { atMost: 1.5 },
+      },
+      {
+        what: `A key to its preview, median of ${keys.length}`,
+        value: median(keys),
+        unit: 'ms',
+        goal: { atMost: 16 },
+      },
+      { what: 'A key to its preview, slowest', value: Math.max(...keys), unit: 'ms' },
+    ];
+  } finally {
+    await browser.close();
+  }
+}

@@ -1,0 +1,44 @@
+/** Runs every benchmark in one go and writes what it found beside the goals. */
+import { writeFileSync } from 'node:fs';
+import os from 'node:os';
+import { benchBrowser } from './browser.ts';
+import { benchEndpoints } from './endpoints.ts';
+import { benchParser } from './parser.ts';
+import { startBenchServers } from './servers.ts';
+
+export interface Line {
+  what: string;
+  value: number;
+  unit: string;
+  /** What it should be, as `at least` or `at most`. */
+  goal?: { atLeast?: number; atMost?: number };
+}
+
+const round = (n: number): number => Number(n.toPrecision(3));
+
+function verdict({ value, goal }: Line): string {
+  if (!goal) return '';
+  const met =
+    (goal.atLeast === undefined || value >= goal.atLeast) &&
+    (goal.atMost === undefined || value <= goal.atMost);
+  const said = goal.atLeast === undefined ? `at most ${goal.atMost}` : `at least ${goal.atLeast}`;
+  return `${met ? 'met' : 'MISSED'} (${said})`;
+}
+
+const servers = await startBenchServers();
+try {
+  const lines: Line[] = [
+    ...benchParser(),
+    ...(await benchEndpoints(servers)),
+    ...(await benchBrowser(servers)),
+  ];
+  for (const l of lines)
+    console.log(
+      `${l.what.padEnd(76)} ${String(round(l.value)).padStart(8)} ${l.unit.padEnd(12)} ${verdict(l)}`,
+    );
+  const machine = { cores: os.cpus().length, node: process.version };
+  const results = { machine, lines: lines.map((l) => ({ ...l, value: round(l.value) })) };
+  writeFileSync(new URL('./results.json', import.meta.url), `${JSON.stringify(results, null, 2)}\n`);
+} finally {
+  await servers.stop();
+}

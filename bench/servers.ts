@@ -1,0 +1,86 @@
+/**
+ * Two servers in processes of their own, on the same database: the application, and bare Express handlers that run the
+ * same SQL in the same transactions and send the rows as JSON. The bare ones know no sign-in, no rules, no headers.
+ */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { migrate } from '../src/server/db/migrate.ts';
+
+export interface BenchServers {
+  app: string;
+  bare: string;
+  cookie: string;
+  buildId: string;
+  stop: () => Promise<void>;
+}
+
+const APP_PORT = 4189;
+const BARE_PORT = 4188;
+const PASSWORD = 'bench';
+
+function launch(file: string, env: Record<string, string>): Promise<ChildProcess> {
+  const child = spawn(process.execPath, ['--import', 'tsx', file], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve, reject) => {
+    child.once('exit', (code) => reject(new Error(`${file} ended (${code})`)));
+    child.stdout!.on('data', (chunk) => String(chunk).includes('listening') && resolve(child));
+  });
+}
+
+const stopped = (child: ChildProcess): Promise<void> =>
+  new Promise((resolve) => {
+    child.removeAllListeners('exit');
+    child.once('exit', () => resolve());
+    child.kill('SIGTERM');
+  });
+
+export async function startBenchServers(): Promise<BenchServers> {
+  const adminUrl = process.env.AVRIK_BENCH_DATABASE!;
+  await migrate(adminUrl, PASSWORD);
+  const url = new URL(adminUrl);
+  url.username = 'avrik_app';
+  url.password = PASSWORD;
+  const app = await launch('src/server/main.ts', {
+    PORT: String(APP_PORT),
+    AVRIK_DATA: process.env.AVRIK_BENCH_DATA!,
+    AVRIK_APP_URL: url.href,
+    AVRIK_SECRET: 'for the benchmark only',
+    AVRIK_DEMO: '1',
+    NODE_ENV: 'production',
+  });
+  const at = `http://localhost:${APP_PORT}`;
+  const { cookie, shopId, buildId } = await enter(at);
+  const bare = await launch('bench/bare.ts', {
+    PORT: String(BARE_PORT),
+    AVRIK_APP_URL: url.href,
+    SHOP: shopId,
+    BUILD: buildId,
+    NODE_ENV: 'production',
+  });
+  return {
+    app: at,
+    bare: `http://localhost:${BARE_PORT}`,
+    cookie,
+    buildId,
+    stop: async () => {
+      await stopped(bare);
+      await stopped(app);
+    },
+  };
+}
+
+/** Signs in to the demo shop; answers what the handlers need. */
+async function enter(at: string): Promise<{ cookie: string; shopId: string; buildId: string }> {
+  const response = await fetch(`${at}/api/session/demo`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ role: 'owner' }),
+  });
+  const cookie = response.headers.get('set-cookie')!.split(';')[0]!;
+  const { shop } = (await response.json()) as { shop: { id: string } };
+  const floor = (await (await fetch(`${at}/api/floor`, { headers: { cookie } })).json()) as {
+    builds: { id: string }[];
+  };
+  return { cookie, shopId: shop.id, buildId: floor.builds[0]!.id };
+}
