@@ -7,7 +7,9 @@ import { createRoot } from 'react-dom/client';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { RouterProvider } from 'react-router';
 import { makeRouter } from './router.tsx';
+import { floorQuery } from './features/builds/floor.queries.ts';
 import { ApiProblem } from './shared/api.ts';
+import { sessionQuery } from './shared/session.ts';
 import { GlobalStyle } from './ui/tokens.ts';
 
 const TRIES = 2;
@@ -23,6 +25,10 @@ const client = new QueryClient({
     },
   },
 });
+
+// Asked for at once, side by side: the router would ask for one after the other.
+void client.prefetchQuery(sessionQuery);
+if (location.pathname === '/') void client.prefetchQuery(floorQuery);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -2,6 +2,7 @@
 import type { ComponentType } from 'react';
 import type { QueryClient } from '@tanstack/react-query';
 import { createBrowserRouter, redirect } from 'react-router';
+import FloorPage from './features/builds/FloorPage.tsx';
 import { Layout } from './shell/Layout.tsx';
 import { NoSuchPage, RouteProblem } from './shell/Problem.tsx';
 import { sessionQuery } from './shared/session.ts';
@@ -31,7 +32,7 @@ export const makeRouter = (client: QueryClient) =>
             {
               ErrorBoundary: RouteProblem,
               children: [
-                { path: '/', lazy: page(() => import('./features/builds/FloorPage.tsx')) },
+                { path: '/', Component: FloorPage },
                 { path: '/builds/new', lazy: page(() => import('./features/builds/NewBuildPage.tsx')) },
                 { path: '/builds/:buildId', lazy: page(() => import('./features/builds/BuildPage.tsx')) },
                 { path: '/letters/:letterId', lazy: page(() => import('./features/letters/LetterPage.tsx')) },

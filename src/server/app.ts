@@ -33,6 +33,7 @@ export interface App {
 export function createApp(deps: Deps, clientFolder: string | null): App {
   const app = express();
   app.disable('x-powered-by');
+  app.disable('etag');
   app.set('trust proxy', deps.secure ? 1 : false);
   app.set('query parser', 'simple');
   app.use(

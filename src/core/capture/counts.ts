@@ -1,9 +1,10 @@
 /** How many: "2 window winders", "three off", "x4", "a pair of", "half a dozen". */
 import type { Kind } from '../log/kinds.ts';
 import type { KindRead } from './kindWords.ts';
-import { readNumber } from './numbers.ts';
+import { readNumber, startsNumber } from './numbers.ts';
 import type { Found } from './quantities.ts';
 import type { Reading } from './reading.ts';
+import type { Token } from './tokens.ts';
 
 const COUNTED: ReadonlySet<Kind> = new Set<Kind>([
   'ordered',
@@ -26,7 +27,7 @@ export function readCount(r: Reading, kind: KindRead | null): void {
   const { t, result } = r;
   if (!COUNTED.has(result.kind)) return;
   for (let i = r.start; i < t.length; i += 1) {
-    if (r.blocked(i)) continue;
+    if (r.blocked(i) || !canCount(t[i]!)) continue;
     const count = offAt(r, i) ?? setAt(r, i) ?? (startsSubject(r, i, kind) ? plainCount(r, i) : null);
     if (!count) continue;
     result.quantity = count.value;
@@ -34,6 +35,14 @@ export function readCount(r: Reading, kind: KindRead | null): void {
     return;
   }
 }
+
+const canCount = ({ type, lower }: Token): boolean =>
+  type === 'number' ||
+  lower === 'x' ||
+  lower === 'a' ||
+  lower === 'set' ||
+  startsNumber(lower) ||
+  lower === 'half';
 
 /** "three off", "3 off", "x4", "4 x". */
 function offAt(r: Reading, i: number): Found<number> | null {

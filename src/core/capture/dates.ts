@@ -1,6 +1,6 @@
 /** Days as people say them: "friday", "the week after next", "in a fortnight", "the 14th", "3 weeks ago". */
 import { addDays, dayFromParts, startOfMonth, weekdayOf, type Day } from '../time/days.ts';
-import { readBelowHundred } from './numbers.ts';
+import { readBelowHundred, startsNumber } from './numbers.ts';
 import type { Token } from './tokens.ts';
 import type { Found } from './quantities.ts';
 
@@ -77,7 +77,16 @@ function roleOf(
   return { role: t[from - 1]?.lower === 'from' ? role : null, from: start };
 }
 
+/** Words that a day can begin with; every other word is passed over at the cost of one look-up. */
+const STARTS = new Set([
+  ...'today tonight tomorrow yesterday this day next last week a an one end in within'.split(' '),
+  ...Object.keys(WEEKDAYS),
+  ...Object.keys(MONTHS),
+]);
+
 function dayAt(t: readonly Token[], i: number, today: Day, monthFirst: boolean): Found<SaidDay> | null {
+  const tok = t[i]!;
+  if (tok.type !== 'number' && !STARTS.has(tok.lower) && !startsNumber(tok.lower)) return null;
   return (
     iso(t, i) ?? relativeWord(t, i, today) ?? weekdayAt(t, i, today) ?? weekAt(t, i, today) ?? spanOfTime(t, i, today) ??
     dayOfMonth(t, i, today) ?? numericDate(t, i, today, monthFirst)

@@ -66,12 +66,14 @@ function soleWords(known: readonly Known[], pick: (words: string[]) => string[])
   return new Map([...owner].filter((e): e is [string, Known] => e[1] !== null));
 }
 
+const PLAIN_WORD = /^[a-z0-9]+$/;
+
 /** The name that starts at token `i`. Marks inside names (& - .) are passed over. */
 export function nameAt(index: NameIndex, t: readonly Token[], i: number): Found<Known> | null {
   const first = t[i];
   if (!first) return null;
-  const parts = nameWords(first.lower);
-  for (const { words, known } of index.get(parts[0] ?? '') ?? []) {
+  const head = PLAIN_WORD.test(first.lower) ? first.lower : (nameWords(first.lower)[0] ?? '');
+  for (const { words, known } of index.get(head) ?? []) {
     const next = matchFrom(words, t, i);
     if (next !== null) return { value: known, from: i, next };
   }

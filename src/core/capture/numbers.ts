@@ -176,10 +176,14 @@ function readPart(t: readonly Token[], i: number): Read | null {
   return { value, next, form: 'spoken' };
 }
 
+/** Nearly every word of a line is none: a look-up of its first three letters tells most of them apart. */
+const NUMBER_STARTS = new Set([...Object.keys(UNITS), ...Object.keys(TENS)].map((w) => w.slice(0, 3)));
+export const startsNumber = (lower: string): boolean => NUMBER_STARTS.has(lower.slice(0, 3));
+
 /** One number word below a hundred: seven, seventy, seventy-two, seventy two. */
 export function readBelowHundred(t: readonly Token[], i: number): { value: number; next: number } | null {
   const lower = t[i]?.lower;
-  if (lower === undefined) return null;
+  if (lower === undefined || !startsNumber(lower)) return null;
   const unit = UNITS[lower];
   if (unit !== undefined) return { value: unit, next: i + 1 };
   const [tens = '', rest] = lower.split('-');

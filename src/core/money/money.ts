@@ -3,12 +3,18 @@
  * The number of minor digits comes from the runtime's CLDR data, which follows ISO 4217.
  */
 
+/** Asking the runtime costs as much as reading a whole line; the answer never changes. */
+const asked = new Map<string, number>();
+
 /** Minor digits of a currency: 2 for GBP, 0 for JPY, 3 for KWD. Throws RangeError on a malformed code. */
 export function minorDigits(currency: string): number {
+  const known = asked.get(currency);
+  if (known !== undefined) return known;
   const { maximumFractionDigits } = new Intl.NumberFormat('en', {
     style: 'currency',
     currency,
   }).resolvedOptions();
+  asked.set(currency, maximumFractionDigits ?? 2);
   return maximumFractionDigits ?? 2;
 }
 
@@ -23,9 +29,12 @@ export function toMinor(major: number, currency: string): number | null {
   return Number.isSafeInteger(scaled) ? (major < 0 ? -scaled : scaled) : null;
 }
 
+const formatters = new Map<string, Intl.NumberFormat>();
+
 /** Minor units as people read them: 4650, GBP, en-GB gives £46.50. */
 export function formatMoney(minor: number, currency: string, locale: string): string {
-  return new Intl.NumberFormat(locale, { style: 'currency', currency }).format(
-    minor / 10 ** minorDigits(currency),
-  );
+  const key = `${locale}|${currency}`;
+  const known = formatters.get(key) ?? new Intl.NumberFormat(locale, { style: 'currency', currency });
+  formatters.set(key, known);
+  return known.format(minor / 10 ** minorDigits(currency));
 }

@@ -50,26 +50,29 @@ export function startOfMonth(day: Day, months = 0): Day {
   return fromUtc(Date.UTC(d.getUTCFullYear(), d.getUTCMonth() + months, 1));
 }
 
+/** Making a formatter costs a hundred times what using it does, so each is made once. */
+const formatters = new Map<string, Intl.DateTimeFormat>();
+
+function formatter(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = `${locale}|${options.timeZone}|${options.year}|${options.weekday}`;
+  const known = formatters.get(key);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat(locale, options);
+  formatters.set(key, made);
+  return made;
+}
+
 /** The calendar day on which an instant falls in a time zone (IANA name). */
 export function dayOf(instant: string, timeZone: string): Day {
-  return new Intl.DateTimeFormat('en-CA', {
-    timeZone,
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-  }).format(new Date(instant));
+  const options = { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' } as const;
+  return formatter('en-CA', options).format(new Date(instant));
 }
 
 /** A day as people write it: Friday 4 December, with the year where it is not this year's. */
 export function formatDay(day: Day, locale: string, today?: Day): string {
   const sameYear = today !== undefined && today.slice(0, 4) === day.slice(0, 4);
-  return new Intl.DateTimeFormat(locale, {
-    timeZone: 'UTC',
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    ...(sameYear ? {} : { year: 'numeric' as const }),
-  }).format(new Date(toUtc(day)));
+  const options = { timeZone: 'UTC', weekday: 'short', day: 'numeric', month: 'short' } as const;
+  return formatter(locale, sameYear ? options : { ...options, year: 'numeric' }).format(new Date(toUtc(day)));
 }
 
 /** "today", "yesterday", "9 days ago": how long ago a day was. */

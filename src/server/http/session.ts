@@ -1,6 +1,6 @@
 /** Sign-in sessions: an httpOnly cookie that names a row in PostgreSQL. */
 import connectPgSimple from 'connect-pg-simple';
-import session from 'express-session';
+import session, { type SessionData } from 'express-session';
 import pg from 'pg';
 import type { RequestHandler } from 'express';
 import type { Role } from '#contract/access.ts';
@@ -26,17 +26,58 @@ export interface Sessions {
   close: () => Promise<void>;
 }
 
-export function openSessions(databaseUrl: string, secret: string, secure: boolean): Sessions {
-  const pool = new pg.Pool({ connectionString: databaseUrl, max: 4 });
-  const Store = connectPgSimple(session);
+/** How long a process believes what it last read of a session. */
+const BELIEVE_MS = 5000;
+const MOST_REMEMBERED = 2000;
+
+/**
+ * The store in PostgreSQL, asked at most every five seconds about the same session: otherwise every request would pay
+ * for one more query than it needs. What this process changes it knows at once; a sign-out in another process holds
+ * here within those five seconds.
+ */
+function rememberingStore(pool: pg.Pool): session.Store & { close: () => void } {
+  const PgStore = connectPgSimple(session);
   // Not touched on every request (that would be a write each); a session lasts a week from sign-in.
-  const store = new Store({
+  const settings = {
     pool,
     tableName: 'sessions',
     disableTouch: true,
     ttl: WEEK_S,
     pruneSessionInterval: 3600,
-  });
+  };
+  const remembered = new Map<string, { json: string; until: number }>();
+
+  class RememberingStore extends PgStore {
+    override get(sid: string, done: (error: unknown, data?: SessionData | null) => void): void {
+      const known = remembered.get(sid);
+      if (known && known.until > performance.now()) return done(null, JSON.parse(known.json) as SessionData);
+      super.get(sid, (error: unknown, data?: SessionData | null) => {
+        if (!error && data) remember(sid, data);
+        done(error, data);
+      });
+    }
+
+    override set(sid: string, data: SessionData, done?: (error?: unknown) => void): void {
+      remembered.delete(sid);
+      super.set(sid, data, done);
+    }
+
+    override destroy(sid: string, done?: (error?: unknown) => void): void {
+      remembered.delete(sid);
+      super.destroy(sid, done);
+    }
+  }
+
+  function remember(sid: string, data: SessionData): void {
+    if (remembered.size >= MOST_REMEMBERED) remembered.clear();
+    remembered.set(sid, { json: JSON.stringify(data), until: performance.now() + BELIEVE_MS });
+  }
+  return new RememberingStore(settings);
+}
+
+export function openSessions(databaseUrl: string, secret: string, secure: boolean): Sessions {
+  const pool = new pg.Pool({ connectionString: databaseUrl, max: 4 });
+  const store = rememberingStore(pool);
   const middleware = session({
     name: 'avrik',
     secret,
@@ -48,7 +89,7 @@ export function openSessions(databaseUrl: string, secret: string, secure: boolea
   return {
     middleware,
     close: async () => {
-      await store.close();
+      store.close();
       await pool.end();
     },
   };

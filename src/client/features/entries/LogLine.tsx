@@ -1,20 +1,20 @@
 /** The log line: docked at the bottom of every screen, one key away. */
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { Check, CornerDownLeft } from 'lucide-react';
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { useKey } from '../../shared/keys.ts';
-import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Select } from '../../ui/Field.tsx';
-import { HiddenVisually, Key, Now, Row, Stack } from '../../ui/parts.tsx';
+import { Key, Now, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
-import { knownQuery } from './entries.queries.ts';
 import { CorrectDialog } from './CorrectLazy.tsx';
-import { SaidChips } from './SaidChips.tsx';
-import { useLogLine } from './useLogLine.ts';
+import { useLogLine, type LogLineState } from './useLogLine.ts';
+
+/** The chips are not needed to begin writing: they load as soon as the page has nothing else to do. */
+const loadPreview = () => import('./Preview.tsx');
+const Preview = lazy(loadPreview);
+const WHEN_QUIET_MS = 300;
 
 const Dock = styled.section`
   position: fixed;
@@ -63,19 +63,14 @@ const Text = styled.input`
     opacity: 1;
   }
 `;
-const CarSelect = styled(Select)<{ $asks: boolean }>`
-  width: auto;
-  max-width: 16rem;
-  min-height: ${touch};
-  font-weight: 600;
-  border-color: ${({ $asks }) => ($asks ? color.oxide : color.zincLine)};
-  color: ${({ $asks }) => ($asks ? color.oxide : color.ink)};
-`;
-
 export function LogLine() {
   const line = useLogLine();
   const input = useRef<HTMLInputElement>(null);
   useKey('l', () => input.current?.focus());
+  useEffect(() => {
+    const timer = setTimeout(() => void loadPreview(), WHEN_QUIET_MS);
+    return () => clearTimeout(timer);
+  }, []);
   const onKey = (e: KeyboardEvent): void => {
     if (e.key === 'Enter' && !e.nativeEvent.isComposing) {
       e.preventDefault();
@@ -87,7 +82,11 @@ export function LogLine() {
   return (
     <Dock aria-label="Log line" data-testid="log-line">
       <Stack $gap="s">
-        {writing && <Preview line={line} />}
+        {writing && (
+          <Suspense fallback={<Row style={{ minHeight: touch }} />}>
+            <Preview line={line} />
+          </Suspense>
+        )}
         <div role="status">{!writing && line.kept && <KeptNews line={line} />}</div>
         {line.fault && <Now role="alert">{line.fault}</Now>}
         <Line>
@@ -121,46 +120,8 @@ export function LogLine() {
   );
 }
 
-type Line = ReturnType<typeof useLogLine>;
-
-function Preview({ line }: { line: Line }) {
-  const manner = useManner();
-  const { data: known } = useQuery(knownQuery);
-  const { understood, putRight, build } = line;
-  const car = (
-    <label>
-      <HiddenVisually>Which car</HiddenVisually>
-      <CarSelect
-        $asks={!build?.id}
-        value={build?.id ?? ''}
-        onChange={(e) => {
-          const chosen = known?.builds.find((b) => b.id === e.target.value);
-          if (chosen) putRight((r) => ({ ...r, build: { id: chosen.id, name: chosen.name } }));
-        }}
-      >
-        {!build?.id && <option value="">Which car?</option>}
-        {known?.builds.map((b) => (
-          <option key={b.id} value={b.id}>
-            {b.name}
-          </option>
-        ))}
-      </CarSelect>
-    </label>
-  );
-  return (
-    <SaidChips
-      before={car}
-      said={understood}
-      {...{ manner, known }}
-      onKind={(kind) => putRight((r) => ({ ...r, kind }))}
-      onAudience={(audience) => putRight((r) => ({ ...r, audience }))}
-      onFact={(field, value) => putRight((r) => ({ ...r, facts: { ...r.facts, [field]: value } }))}
-    />
-  );
-}
-
 /** What was kept last, with the way to put it right. */
-function KeptNews({ line }: { line: Line }) {
+function KeptNews({ line }: { line: LogLineState }) {
   const [correcting, setCorrecting] = useState(false);
   const kept = line.kept!;
   return (

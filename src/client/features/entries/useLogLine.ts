@@ -98,3 +98,5 @@ export function useLogLine() {
     setKept,
   };
 }
+
+export type LogLineState = ReturnType<typeof useLogLine>;
