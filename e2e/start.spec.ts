@@ -116,6 +116,23 @@ test('the private cluster: data is kept over a Ctrl-C, and nothing keeps running
   expect(Date.now() - began).toBeLessThan(30_000);
   expect(second.out()).not.toContain('Filling the demo shop');
   expect(await second.stop()).toBe(0);
+  const keep = (...args: string[]) =>
+    spawnSync(process.execPath, ['scripts/backup.mjs', ...args], {
+      encoding: 'utf8',
+      env: { ...process.env, ...env },
+    });
+  const kept = /Kept in (\S+)/.exec(keep().stdout)?.[1];
+  expect(kept).toBeTruthy();
+  const elsewhere = { ...env, AVRIK_DATA: path.join(data, 'elsewhere') };
+  const back = spawnSync(process.execPath, ['scripts/backup.mjs', '--restore', kept!], {
+    encoding: 'utf8',
+    env: { ...process.env, ...elsewhere },
+  });
+  expect(back.stderr + back.stdout).toContain('Put back from');
+  const restored = await start([], elsewhere);
+  expect(restored.out()).not.toContain('Filling the demo shop');
+  expect((await request.get('http://localhost:4196/api/health')).status()).toBe(200);
+  expect(await restored.stop()).toBe(0);
   const refused = spawnSync(process.execPath, ['scripts/start.mjs', '--fresh'], {
     encoding: 'utf8',
     env: { ...process.env, ...env },

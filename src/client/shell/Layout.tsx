@@ -1,7 +1,7 @@
 /** Around every page behind the sign-in: the slim top bar, the page, the log line. */
 import { lazy, Suspense, useState } from 'react';
 import { LogOut } from 'lucide-react';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import { useKey } from '../shared/keys.ts';
 import { useShop } from '../shared/shop.ts';
@@ -118,6 +118,7 @@ export function Layout() {
         <Outlet />
       </Room>
       <LogLine />
+      <ScrollRestoration />
       {keys && (
         <Suspense>
           <KeysDialog onClose={() => setKeys(false)} />

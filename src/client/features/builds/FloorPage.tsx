@@ -133,7 +133,7 @@ function Cars({ title, cars, manner }: { title: string; cars: FloorCar[]; manner
         <span>Stands</span>
         <span>Going on</span>
         <span>Waits for</span>
-        <span>Customer told</span>
+        <span>Customer</span>
       </Headings>
       <ul>
         {cars.map((car) => (
@@ -177,7 +177,7 @@ function CarRow({ build: b, reasons, manner }: FloorCar & { manner: Manner }) {
         ))}
       </div>
       <div>
-        {b.toldAt ? agoInWords(dayOf(b.toldAt, timeZone), manner.today) : 'not yet'}
+        {b.toldAt ? `told ${agoInWords(dayOf(b.toldAt, timeZone), manner.today)}` : 'not told yet'}
         {b.promised && (
           <div>
             <Quiet>promised {formatDay(b.promised, manner.locale, manner.today)}</Quiet>

@@ -50,8 +50,13 @@ const Line = styled.div`
     }
   }
 `;
-const Text = styled.input`
+const Text = styled.textarea`
+  display: block;
   width: 100%;
+  max-height: 30dvh;
+  resize: none;
+  field-sizing: content;
+  line-height: 1.45;
   min-height: 48px;
   padding: ${space.s} ${space.m};
   font-size: ${size.line};
@@ -65,14 +70,14 @@ const Text = styled.input`
 `;
 export function LogLine() {
   const line = useLogLine();
-  const input = useRef<HTMLInputElement>(null);
+  const input = useRef<HTMLTextAreaElement>(null);
   useKey('l', () => input.current?.focus());
   useEffect(() => {
     const timer = setTimeout(() => void loadPreview(), WHEN_QUIET_MS);
     return () => clearTimeout(timer);
   }, []);
   const onKey = (e: KeyboardEvent): void => {
-    if (e.key === 'Enter' && !e.nativeEvent.isComposing) {
+    if (e.key === 'Enter' && !e.shiftKey && !e.nativeEvent.isComposing) {
       e.preventDefault();
       void line.keep().then(() => input.current?.focus());
     }
@@ -98,11 +103,9 @@ export function LogLine() {
             ref={input}
             value={line.text}
             maxLength={4000}
-            autoComplete="off"
+            rows={1}
             enterKeyHint="done"
-            placeholder={
-              line.here ? `What about the ${line.here.name}?` : 'microcar: hood frame is back from the welder'
-            }
+            placeholder={line.here ? `What about the ${line.here.name}?` : 'microcar: hood frame is back'}
             onChange={(e) => line.write(e.target.value)}
             onKeyDown={onKey}
           />

@@ -9,17 +9,31 @@ import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Head, Notice, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
-import { color, phone, space } from '../../ui/tokens.ts';
+import { color, phone, size, space } from '../../ui/tokens.ts';
 import { sessionQuery } from '../../shared/session.ts';
 import { useSignIn, useSignInDemo } from './session.queries.ts';
 
 const Door = styled.main`
-  max-width: 60rem;
-  margin: 0 auto;
-  padding: ${space.xl} ${space.l};
-  display: grid;
-  gap: ${space.xl};
   border-top: 8px solid ${color.oxide};
+  padding: ${space.xl} ${space.l};
+  > * {
+    max-width: 60rem;
+    margin: 0 auto ${space.xl};
+  }
+`;
+const Sample = styled.figure`
+  display: grid;
+  gap: ${space.s};
+  padding: ${space.l};
+  background: ${color.sheet};
+  border-left: 5px solid ${color.blueing};
+  blockquote {
+    margin: 0;
+    font-size: ${size.line};
+  }
+  b {
+    color: ${color.brass};
+  }
 `;
 const Two = styled.div`
   display: grid;
@@ -48,6 +62,16 @@ export default function SignInPage() {
         {session.demo && <DemoDoor />}
         <OwnDoor />
       </Two>
+      <Sample>
+        <Quiet>You write</Quiet>
+        <blockquote>
+          found tailgate post rotten left side, let in new metal, 60 and four hours, must
+        </blockquote>
+        <Quiet>and the letter says</Quiet>
+        <blockquote>
+          Tailgate post rotten left side, let in new metal. To put right: about <b>£60.00</b> and <b>4 h</b>.
+        </blockquote>
+      </Sample>
     </Door>
   );
 }

@@ -1,0 +1,148 @@
+#!/usr/bin/env node
+/** `npm run screenshots`: the main views, from the demo shop on a throw-away database, into docs/screenshots. */
+import { spawn } from 'node:child_process';
+import { mkdirSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { ensureDatabase } from './lib/database.mjs';
+import { ensureChromium, ensureNpmPackages, ensurePostgres, ROOT } from './lib/packages.mjs';
+import { startCluster, throwAwayFolder } from './lib/postgres.mjs';
+import { run, say } from './lib/say.mjs';
+
+const PORT = 4187;
+const AT = `http://localhost:${PORT}`;
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const LINE = 'found tailgate post rotten left side, let in new metal, 60 and four hours, must';
+
+const openCar = async (page, name) => {
+  await page.goto(AT);
+  await page.getByRole('link', { name, exact: true }).click();
+  await page
+    .getByRole('list', { name: /Entries/ })
+    .getByRole('listitem')
+    .first()
+    .waitFor();
+};
+const write = async (page, text) => {
+  await page.locator('#log-line').fill(text);
+  await page.getByRole('button', { name: /^kind/ }).waitFor();
+};
+const draft = async (page, name) => {
+  await openCar(page, name);
+  await page.getByRole('button', { name: /Draft update|Go on with/ }).click();
+  await page.getByRole('button', { name: /^Send to/ }).waitFor();
+};
+
+/** Name of the file, size, colours, and how to get there. */
+const VIEWS = [
+  ['sign-in', DESK, 'light', (page) => page.goto(`${AT}/sign-in`), { signedOut: true }],
+  ['floor', DESK, 'light', () => {}],
+  ['floor-night-shift', DESK, 'dark', () => {}],
+  ['floor-phone', PHONE, 'light', () => {}],
+  ['log-line', DESK, 'light', (page) => write(page, `ice-cream van: ${LINE}`)],
+  [
+    'log-line-phone',
+    PHONE,
+    'dark',
+    async (page) => (await openCar(page, 'ice-cream van'), await write(page, LINE)),
+  ],
+  ['build', DESK, 'light', (page) => openCar(page, 'rally car')],
+  ['build-phone', PHONE, 'light', (page) => openCar(page, 'rally car')],
+  [
+    'correction',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'rally car');
+      await page.getByRole('button', { name: /^Correct: found brake pedal/ }).click();
+      await page.getByRole('dialog').waitFor();
+    },
+  ],
+  ['letter', DESK, 'light', (page) => draft(page, 'microcar')],
+  ['outbox', DESK, 'light', (page) => page.goto(`${AT}/outbox`)],
+  [
+    'customer-page',
+    PHONE,
+    'light',
+    async (page) => {
+      await openCar(page, 'ice-cream van');
+      await page.goto(await page.getByRole('link', { name: 'Their page' }).getAttribute('href'));
+    },
+  ],
+];
+
+async function shoot(folder) {
+  const { chromium } = await import('@playwright/test');
+  const args = [
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-sync',
+  ];
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    chromiumSandbox: false,
+    args,
+  });
+  for (const [name, viewport, colorScheme, go, { signedOut = false } = {}] of VIEWS) {
+    const context = await browser.newContext({
+      viewport,
+      colorScheme,
+      locale: 'en-GB',
+      timezoneId: 'Europe/London',
+    });
+    const page = await context.newPage();
+    if (!signedOut) {
+      await page.goto(`${AT}/sign-in`);
+      await page.getByRole('button', { name: 'Go in as the owner' }).click();
+      await page.getByRole('heading', { name: 'Floor', level: 1 }).waitFor();
+    }
+    await go(page);
+    await page.evaluate(() => document.fonts.ready);
+    await sleep(500);
+    await page.screenshot({ path: path.join(folder, `${name}.png`) });
+    say(name);
+    await context.close();
+  }
+  await browser.close();
+}
+
+async function main() {
+  ensureNpmPackages();
+  ensureChromium();
+  const bin = ensurePostgres();
+  const folder = throwAwayFolder();
+  const cluster = await startCluster({ bin, folder });
+  ensureDatabase(bin, cluster.url('postgres'), 'avrik_shots');
+  const env = {
+    ...process.env,
+    PORT: String(PORT),
+    AVRIK_DATA: path.join(folder, 'data'),
+    DATABASE_URL: cluster.url('avrik_shots'),
+  };
+  const app = spawn(process.execPath, ['scripts/start.mjs'], {
+    cwd: ROOT,
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  try {
+    await new Promise((resolve, reject) => {
+      app.stdout.on('data', (c) => String(c).includes('Avrik is open') && resolve());
+      app.once('exit', () => reject(new Error('the application did not start')));
+    });
+    const target = path.join(ROOT, 'docs/screenshots');
+    mkdirSync(target, { recursive: true });
+    await shoot(target);
+  } finally {
+    app.removeAllListeners('exit');
+    const gone = new Promise((resolve) => app.once('exit', resolve));
+    app.kill('SIGINT');
+    await gone;
+    cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+await run(main);
