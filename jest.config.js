@@ -17,12 +17,32 @@ const transform = {
     },
   ],
 };
-const common = { transform, extensionsToTreatAsEsm: ['.ts', '.tsx'], testPathIgnorePatterns: ['/node_modules/', '/dist/', '/e2e/'] };
+const common = {
+  transform,
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  testPathIgnorePatterns: ['/node_modules/', '/dist/', '/e2e/'],
+};
 
 export default {
   projects: [
-    { ...common, displayName: 'unit', testMatch: ['<rootDir>/src/**/*.test.ts'], testPathIgnorePatterns: [...common.testPathIgnorePatterns, '\\.int\\.test\\.ts$'] },
-    { ...common, displayName: 'client', testMatch: ['<rootDir>/src/client/**/*.test.tsx'], testEnvironment: 'jsdom', setupFiles: ['<rootDir>/tests/support/jsdom.ts'] },
-    { ...common, displayName: 'server', testMatch: ['<rootDir>/src/**/*.int.test.ts'], globalSetup: '<rootDir>/tests/support/globalSetup.ts' },
+    {
+      ...common,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/src/**/*.test.ts'],
+      testPathIgnorePatterns: [...common.testPathIgnorePatterns, '\\.int\\.test\\.ts$'],
+    },
+    {
+      ...common,
+      displayName: 'client',
+      testMatch: ['<rootDir>/src/client/**/*.test.tsx'],
+      testEnvironment: 'jsdom',
+      setupFiles: ['<rootDir>/tests/support/jsdom.ts'],
+    },
+    {
+      ...common,
+      displayName: 'server',
+      testMatch: ['<rootDir>/src/**/*.int.test.ts'],
+      globalSetup: '<rootDir>/tests/support/globalSetup.ts',
+    },
   ],
 };

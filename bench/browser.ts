@@ -1,7 +1,7 @@
 /** In real Chromium: what is sent, how soon a screen can be used on a slow processor, how soon a key shows its meaning. */
 import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
 import type { BenchServers } from './servers.ts';
-import type { Line } from './run.ts';
+import type { Line } from './line.ts';
 
 const ARGS = [
   '--disable-gpu',

@@ -4,7 +4,7 @@
  */
 import autocannon from 'autocannon';
 import type { BenchServers } from './servers.ts';
-import type { Line } from './run.ts';
+import type { Line } from './line.ts';
 
 const WARM_UP_S = 6;
 const ROUND_S = 3;

@@ -1,7 +1,7 @@
 /** How long the log line takes to be understood. */
 import { AMERICAN, BRITISH, NOT_OVER_READ } from '../src/core/capture/examples.ts';
 import { parseLine, type CaptureContext } from '../src/core/capture/index.ts';
-import type { Line } from './run.ts';
+import type { Line } from './line.ts';
 
 const named = (prefix: string, n: number) =>
   Array.from({ length: n }, (_, i) => ({

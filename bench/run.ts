@@ -4,15 +4,8 @@ import os from 'node:os';
 import { benchBrowser } from './browser.ts';
 import { benchEndpoints } from './endpoints.ts';
 import { benchParser } from './parser.ts';
+import type { Line } from './line.ts';
 import { startBenchServers } from './servers.ts';
-
-export interface Line {
-  what: string;
-  value: number;
-  unit: string;
-  /** What it should be, as `at least` or `at most`. */
-  goal?: { atLeast?: number; atMost?: number };
-}
 
 const round = (n: number): number => Number(n.toPrecision(3));
 
