@@ -2,79 +2,87 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible, expectNoSideScroll, logLine, openCar, signIn } from './support.ts';
 
-for (const colorScheme of ['light', 'dark'] as const)
-  for (const viewport of [
-    { width: 1280, height: 800 },
-    { width: 390, height: 844 },
-  ])
-    test.describe(`${colorScheme}, ${viewport.width} wide`, () => {
-      test.use({ colorScheme, viewport });
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
 
-      test('every page', async ({ page }) => {
-        const check = async (): Promise<void> => {
-          await expectAccessible(page);
-          await expectNoSideScroll(page);
-        };
-        await page.goto('/sign-in');
-        await expect(page.getByRole('heading', { name: 'The demo shop' })).toBeVisible();
-        await check();
-        await page.getByRole('button', { name: 'Sign in' }).click();
-        await expect(page.getByText('the password is missing')).toBeVisible();
-        await check();
-        await signIn(page);
-        await check();
-        await logLine(page).fill('found tailgate post rotten left side, 60 and four hours, safety');
-        await expect(page.getByRole('button', { name: 'kind Found' })).toBeVisible();
-        await check();
-        await logLine(page).press('Enter');
-        await expect(page.getByRole('alert')).toContainText('Which car');
-        await check();
-        await page.getByRole('button', { name: /^hours/ }).click();
-        await expect(page.getByRole('textbox', { name: 'hours' })).toBeFocused();
-        await check();
-        await page.keyboard.press('Escape');
-        await logLine(page).fill('');
-        await openCar(page, 'drophead');
-        await page.getByText('By kind of entry').click();
-        await check();
-        await page.getByRole('button', { name: 'Change what is next' }).click();
-        await check();
-        await page
-          .getByRole('button', { name: /^Correct:/ })
-          .first()
-          .click();
-        await expect(page.getByRole('dialog')).toBeVisible();
-        await check();
-        await page.keyboard.press('Escape');
-        await page.getByRole('button', { name: /Draft update|Go on with the draft/ }).click();
-        await expect(page.getByRole('button', { name: 'Send to Ruan' })).toBeVisible();
-        await check();
-        await page.getByRole('button', { name: 'Send to Ruan' }).click();
-        await expect(page.getByRole('dialog')).toBeVisible();
-        await check();
-        await page.keyboard.press('Escape');
-        await openCar(page, 'estate');
-        await page
-          .getByRole('link', { name: /Wyverton/ })
-          .first()
-          .click();
-        await expect(page.getByText('A sent letter never changes')).toBeVisible();
-        await check();
-        await page.goto('/builds/new');
-        await page.getByRole('button', { name: 'Begin the build' }).click();
-        await expect(page.getByText('whose is it?')).toBeVisible();
-        await check();
-        await page.goto('/outbox');
-        await expect(page.getByRole('heading', { name: 'Outbox' })).toBeVisible();
-        await check();
-        await page.goto('/nowhere');
-        await expect(page.getByRole('heading', { name: 'Not here' })).toBeVisible();
-        await check();
-        await page.goto('/outbox');
-        await page.getByRole('link', { name: 'Open the link as the customer does' }).first().click();
-        await expect(page.getByText(/^Dear /).first()).toBeVisible();
-        await check();
-        await page.goto('/l/nonsense');
-        await check();
-      });
+/** Both colours and both sizes; every rule at each size, and again where only the look differs. */
+const LOOKS = [
+  ['light', DESK, 'all'],
+  ['dark', PHONE, 'all'],
+  ['dark', DESK, 'look'],
+  ['light', PHONE, 'look'],
+] as const;
+
+for (const [colorScheme, viewport, rules] of LOOKS)
+  test.describe(`${colorScheme}, ${viewport.width} wide`, () => {
+    test.use({ colorScheme, viewport });
+    test.setTimeout(240_000);
+
+    test('every page', async ({ page }) => {
+      const check = async (): Promise<void> => {
+        await expectAccessible(page, rules);
+        await expectNoSideScroll(page);
+      };
+      await page.goto('/sign-in');
+      await expect(page.getByRole('heading', { name: 'The demo shop' })).toBeVisible();
+      await check();
+      await page.getByRole('button', { name: 'Sign in' }).click();
+      await expect(page.getByText('the password is missing')).toBeVisible();
+      await check();
+      await signIn(page);
+      await check();
+      await logLine(page).fill('found tailgate post rotten left side, 60 and four hours, safety');
+      await expect(page.getByRole('button', { name: 'kind Found' })).toBeVisible();
+      await check();
+      await logLine(page).press('Enter');
+      await expect(page.getByRole('alert')).toContainText('Which car');
+      await check();
+      await page.getByRole('button', { name: /^hours/ }).click();
+      await expect(page.getByRole('textbox', { name: 'hours' })).toBeFocused();
+      await check();
+      await page.keyboard.press('Escape');
+      await logLine(page).fill('');
+      await openCar(page, 'drophead');
+      await page.getByText('By kind of entry').click();
+      await check();
+      await page.getByRole('button', { name: 'Change what is next' }).click();
+      await check();
+      await page
+        .getByRole('button', { name: /^Correct:/ })
+        .first()
+        .click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check();
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /Draft update|Go on with the draft/ }).click();
+      await expect(page.getByRole('button', { name: 'Send to Ruan' })).toBeVisible();
+      await check();
+      await page.getByRole('button', { name: 'Send to Ruan' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check();
+      await page.keyboard.press('Escape');
+      await openCar(page, 'estate');
+      await page
+        .getByRole('link', { name: /Wyverton/ })
+        .first()
+        .click();
+      await expect(page.getByText('A sent letter never changes')).toBeVisible();
+      await check();
+      await page.goto('/builds/new');
+      await page.getByRole('button', { name: 'Begin the build' }).click();
+      await expect(page.getByText('whose is it?')).toBeVisible();
+      await check();
+      await page.goto('/outbox');
+      await expect(page.getByRole('heading', { name: 'Outbox' })).toBeVisible();
+      await check();
+      await page.goto('/nowhere');
+      await expect(page.getByRole('heading', { name: 'Not here' })).toBeVisible();
+      await check();
+      await page.goto('/outbox');
+      await page.getByRole('link', { name: 'Open the link as the customer does' }).first().click();
+      await expect(page.getByText(/^Dear /).first()).toBeVisible();
+      await check();
+      await page.goto('/l/nonsense');
+      await check();
     });
+  });
