@@ -43,7 +43,7 @@ interface Shop {
   buildIds: string[];
   today: Day;
   setClock: (instant: string) => void;
-  context: Omit<CaptureContext, 'today'>;
+  context: CaptureContext;
 }
 
 /** Fills the demo shop if no shop has been made in this database yet. */
@@ -67,7 +67,7 @@ async function fillDemo(real: Deps): Promise<void> {
     buildIds: [],
     today,
     setClock: (instant) => (at = instant),
-    context: contextOf(),
+    context: contextOf(today),
   };
   const steps = stepsOf(BUILDS);
   for (const [i, build] of BUILDS.entries()) {
@@ -123,7 +123,8 @@ async function makeNames(deps: Deps, shopId: string, id: () => string): Promise<
 
 const known = (name: string): { id: string; name: string } => ({ id: name, name });
 
-const contextOf = (): Shop['context'] => ({
+const contextOf = (today: Day): CaptureContext => ({
+  today,
   currency: SHOP.currency,
   units: SHOP.units,
   locale: SHOP.locale,
@@ -153,6 +154,12 @@ async function makeBuild(shop: Shop, b: DemoBuild): Promise<string> {
   return id;
 }
 
+/** One context a day: the parser indexes the names of a context once. */
+function contextOn(shop: Shop, today: Day): CaptureContext {
+  if (shop.context.today !== today) shop.context = { ...shop.context, today };
+  return shop.context;
+}
+
 async function take(shop: Shop, step: Step): Promise<void> {
   const day = workday(addDays(shop.today, -step.daysAgo));
   shop.setClock(morning(day, step.minute));
@@ -164,7 +171,7 @@ async function take(shop: Shop, step: Step): Promise<void> {
     await setNext(shop.deps, who, buildId, { next: step.text.slice(6), version: 1 });
     return;
   }
-  const parsed = parseLine(step.text, { ...shop.context, today: day });
+  const parsed = parseLine(step.text, contextOn(shop, day));
   if (parsed.kind === 'correction') throw new Error(`the demo corrects nothing: ${step.text}`);
   await addEntry(shop.deps, who, buildId, {
     id: shop.id(),

@@ -1,5 +1,6 @@
 /** How an entry reads back: to the shop, and to the customer. */
 import { parseLine, type SpanField } from '../capture/index.ts';
+import { namelessContext } from '../capture/nameless.ts';
 import { formatMoney } from '../money/money.ts';
 import { formatDay, type Day } from '../time/days.ts';
 import { formatMinutes } from '../time/hours.ts';
@@ -108,7 +109,7 @@ const JOINING =
  * the letter says these once, in full, from the facts.
  */
 function withoutFigures(text: string, manner: Manner): string {
-  const figures = parseLine(text, { ...NO_NAMES, ...manner }).spans.filter((s) => FIGURES.has(s.field));
+  const figures = parseLine(text, namelessContext(manner)).spans.filter((s) => FIGURES.has(s.field));
   const inFigure = (at: number): boolean => figures.some((s) => at >= s.start && at < s.end);
   let end = text.length;
   for (let comma = text.lastIndexOf(','); comma > 0; comma = text.lastIndexOf(',', comma - 1)) {
@@ -122,7 +123,6 @@ function withoutFigures(text: string, manner: Manner): string {
 }
 
 const FIGURES: ReadonlySet<SpanField> = new Set<SpanField>(['moneyMinor', 'minutes', 'class']);
-const NO_NAMES = { units: 'imperial', builds: [], people: [], vendors: [], parts: [], places: [] } as const;
 
 /** "about £60.00 and 4 h" for a finding or question that carries figures; null where it carries none. */
 export function figuresInWords(facts: Facts, manner: Manner): string | null {

@@ -3,18 +3,28 @@ import { addDays, dayOf, type Day } from './days.ts';
 
 const MS_PER_MINUTE = 60_000;
 
-/** Minutes that the zone's clocks are ahead of UTC at an instant. */
-function offsetMinutes(utcMs: number, timeZone: string): number {
-  const parts = new Intl.DateTimeFormat('en-US', {
-    timeZone,
-    hourCycle: 'h23',
+const clocks = new Map<string, Intl.DateTimeFormat>();
+
+/** A zone's clock; made once, since making it costs far more than reading it. */
+function clockOf(timeZone: string): Intl.DateTimeFormat {
+  const known = clocks.get(timeZone);
+  if (known) return known;
+  const parts = {
     year: 'numeric',
     month: 'numeric',
     day: 'numeric',
     hour: 'numeric',
     minute: 'numeric',
     second: 'numeric',
-  }).formatToParts(new Date(utcMs));
+  } as const;
+  const made = new Intl.DateTimeFormat('en-US', { timeZone, hourCycle: 'h23', ...parts });
+  clocks.set(timeZone, made);
+  return made;
+}
+
+/** Minutes that the zone's clocks are ahead of UTC at an instant. */
+function offsetMinutes(utcMs: number, timeZone: string): number {
+  const parts = clockOf(timeZone).formatToParts(new Date(utcMs));
   const get = (type: string): number => Number(parts.find((p) => p.type === type)?.value);
   const local = Date.UTC(
     get('year'),

@@ -10,6 +10,7 @@ import type {
 } from '#contract/entries.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
 import type { CaptureContext } from '#core/capture/index.ts';
+import { namelessContext } from '#core/capture/nameless.ts';
 import { whyNotCorrect } from '#core/log/corrections.ts';
 import type { Corrected } from '#core/log/entries.ts';
 import { whyNotFacts, type Facts, type Kind } from '#core/log/kinds.ts';
@@ -27,18 +28,9 @@ import { refreshPlace, refreshStanding } from './standing.ts';
 
 export const seesPrices = (who: SignedIn): boolean => who.role !== 'technician';
 
-/** The context that price-hiding needs: no names, only how this shop writes money. */
-export const priceContext = (shop: ShopView, today: string): CaptureContext => ({
-  today,
-  currency: shop.currency.trim(),
-  units: shop.units,
-  locale: shop.locale,
-  builds: [],
-  people: [],
-  vendors: [],
-  parts: [],
-  places: [],
-});
+/** How this shop writes prices, for hiding them. */
+export const priceContext = (shop: ShopView, today: string): CaptureContext =>
+  namelessContext({ currency: shop.currency, locale: shop.locale, today });
 
 /** An entry as somebody who does not see prices gets it. */
 function withoutPrices(view: EntryView, context: CaptureContext): EntryView {

@@ -5,44 +5,39 @@ import { DOING_KINDS, movesWholeCar, type Standing } from '#core/log/standing.ts
 import { openWaits, WAIT_KINDS, type WaitEntry } from '#core/waits/waits.ts';
 import type { Tx } from '../../db/pool.ts';
 
-const sums = (tx: Tx, buildId: string): Promise<KindSum[]> =>
-  tx.rows(
-    `select kind, count(*) as count, coalesce(sum((facts ->> 'moneyMinor')::bigint), 0)::bigint as "moneyMinor",
-       coalesce(sum((facts ->> 'minutes')::int), 0) as minutes
-     from entries_now where shop_id = :shopId and build_id = :buildId and not withdrawn
-     group by kind order by kind`,
-    { buildId },
-  );
+interface Row {
+  sums: KindSum[] | null;
+  waits: WaitEntry[] | null;
+  doing: NonNullable<Standing['doing']> | null;
+  told_at: string | null;
+}
 
-const waitEntries = (tx: Tx, buildId: string): Promise<WaitEntry[]> =>
-  tx.rows(
-    `select id, seq, kind, at, text, facts, withdrawn from entries_now
-     where shop_id = :shopId and build_id = :buildId and not withdrawn and kind = any(:kinds)`,
-    { buildId, kinds: WAIT_KINDS },
-  );
+/** The logbook is gone through once, however much is asked of it: this runs with every entry that is kept. */
+const STANDING_SQL = `
+  with e as materialized (
+    select id, seq, kind, at, text, facts, withdrawn from entries_now
+    where shop_id = :shopId and build_id = :buildId and not withdrawn
+  )
+  select
+    (select json_agg(s order by s.kind) from (
+       select kind, count(*) as count, coalesce(sum((facts ->> 'moneyMinor')::bigint), 0) as "moneyMinor",
+         coalesce(sum((facts ->> 'minutes')::int), 0) as minutes from e group by kind) s) as sums,
+    (select json_agg(e) from e where kind = any(:waitKinds)) as waits,
+    (select json_build_object('kind', kind, 'text', text, 'at', at) from e where kind = any(:doingKinds)
+       order by at desc, seq desc limit 1) as doing,
+    (select max(at) from e where kind = 'told') as told_at`;
 
-const newestDoing = (tx: Tx, buildId: string): Promise<NonNullable<Standing['doing']> | undefined> =>
-  tx.one(
-    `select kind, text, at from entries_now
-     where shop_id = :shopId and build_id = :buildId and not withdrawn and kind = any(:kinds)
-     order by at desc, seq desc limit 1`,
-    { buildId, kinds: DOING_KINDS },
-  );
-
-const lastTold = (tx: Tx, buildId: string): Promise<{ at: string | null } | undefined> =>
-  tx.one(
-    `select max(at) as at from entries_now
-     where shop_id = :shopId and build_id = :buildId and not withdrawn and kind = 'told'`,
-    { buildId },
-  );
+/** PostgreSQL writes instants into JSON in a form of its own. */
+const instant = <T extends { at: string }>(row: T): T => ({ ...row, at: new Date(row.at).toISOString() });
 
 /** The standing of a build, from its logbook alone. */
 export async function standingFromLogbook(tx: Tx, buildId: string, timeZone: string): Promise<Standing> {
+  const row = (await tx.one<Row>(STANDING_SQL, { buildId, waitKinds: WAIT_KINDS, doingKinds: DOING_KINDS }))!;
   return {
-    sums: await sums(tx, buildId),
-    waits: openWaits(await waitEntries(tx, buildId), timeZone),
-    doing: (await newestDoing(tx, buildId)) ?? null,
-    toldAt: (await lastTold(tx, buildId))?.at ?? null,
+    sums: row.sums ?? [],
+    waits: openWaits((row.waits ?? []).map(instant), timeZone),
+    doing: row.doing && instant(row.doing),
+    toldAt: row.told_at,
   };
 }
 
