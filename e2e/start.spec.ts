@@ -7,7 +7,7 @@ import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
-import { logLine } from './support.ts';
+import { expectAccessible, logLine } from './support.ts';
 
 const data = process.env.AVRIK_TEST_DATA!;
 const cluster = process.env.AVRIK_TEST_CLUSTER!;
@@ -67,6 +67,7 @@ test('an empty shop: first run, first car, first line, out and in again', async 
   try {
     await page.goto('http://localhost:4197/');
     await expect(page.getByRole('heading', { name: 'Open your shop' })).toBeVisible();
+    await expectAccessible(page);
     await page.getByRole('textbox', { name: 'Name of the shop' }).fill('Quay Works');
     await page.getByRole('textbox', { name: 'Your name' }).fill('Lena Auer');
     await page.getByRole('textbox', { name: 'Email' }).fill('lena@quay.example');

@@ -161,6 +161,8 @@ const TABLES = `
     about_type text,
     about_id uuid,
     corrects_id uuid,
+    -- Photographs that came with it, by their ids.
+    media uuid[] not null default '{}',
     -- What the corrected entry says now; the JSON string "withdrawn" when it should never have been.
     now jsonb,
     primary key (shop_id, id),

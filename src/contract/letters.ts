@@ -5,6 +5,7 @@ import {
   IsArray,
   IsBoolean,
   IsInt,
+  IsOptional,
   IsString,
   IsUUID,
   Length,
@@ -17,6 +18,7 @@ class LetterItemDto {
   @IsString() @Length(1, 100) id!: string;
   @IsString() @MaxLength(4000, { message: 'at most 4,000 characters' }) text!: string;
   @IsBoolean() leftOut!: boolean;
+  @IsOptional() @IsUUID(undefined, { each: true }) @ArrayMaxSize(50) media?: string[];
 }
 
 class LetterPartDto {

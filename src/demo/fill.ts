@@ -9,7 +9,7 @@ import { noonOf } from '#core/time/zones.ts';
 import { atTheDoor, inShop } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { createBuild, setNext } from '#server/features/builds/builds.service.ts';
-import { addEntry } from '#server/features/entries/entries.service.ts';
+import { addEntry, correctEntry, listEntries } from '#server/features/entries/entries.service.ts';
 import { openLetter, sendLetter } from '#server/features/letters/letters.service.ts';
 import { firstShopMade, insertPerson } from '#server/features/session/session.queries.ts';
 import { createShop, hashPassword } from '#server/features/session/session.service.ts';
@@ -171,8 +171,9 @@ async function take(shop: Shop, step: Step): Promise<void> {
     await setNext(shop.deps, who, buildId, { next: step.text.slice(6), version: 1 });
     return;
   }
+  if (step.text.startsWith('@correct ')) return correct(shop, who, buildId, step.text.slice(9), day);
   const parsed = parseLine(step.text, contextOn(shop, day));
-  if (parsed.kind === 'correction') throw new Error(`the demo corrects nothing: ${step.text}`);
+  if (parsed.kind === 'correction') throw new Error(`a correction needs its entry: ${step.text}`);
   await addEntry(shop.deps, who, buildId, {
     id: shop.id(),
     kind: parsed.kind,
@@ -180,6 +181,17 @@ async function take(shop: Shop, step: Step): Promise<void> {
     facts: factsOf(parsed),
     audience: KIND_SPECS[parsed.kind].audience,
   });
+}
+
+/** "first words => what holds now": puts right the newest entry of this build with those words. */
+async function correct(shop: Shop, who: SignedIn, buildId: string, rule: string, day: Day): Promise<void> {
+  const [first = '', now = ''] = rule.split(' => ');
+  const query = { q: first, limit: 1 };
+  const [entry] = (await listEntries(shop.deps, who, buildId, query)).entries;
+  const parsed = parseLine(now, contextOn(shop, day));
+  if (!entry || parsed.kind === 'correction') throw new Error(`the demo cannot correct: ${rule}`);
+  const said = { kind: parsed.kind, text: now, facts: factsOf(parsed), audience: entry.audience };
+  await correctEntry(shop.deps, who, buildId, { id: shop.id(), correctsId: entry.id, now: said });
 }
 
 async function writeLetter(shop: Shop, who: SignedIn, buildId: string): Promise<void> {

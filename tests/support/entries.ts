@@ -16,6 +16,7 @@ export function entry(more: Partial<Entry> & Pick<Entry, 'kind' | 'text'>): Entr
     audience: 'customer',
     correctsId: null,
     now: null,
+    media: [],
     ...more,
   };
 }

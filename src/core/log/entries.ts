@@ -16,6 +16,8 @@ export interface Entry {
   facts: Facts;
   audience: Audience;
   correctsId: string | null;
+  /** Ids of the photographs that came with it. */
+  media: readonly string[];
   /** Only on corrections: what the corrected entry says now, or `withdrawn` when it should never have been. */
   now: Corrected | 'withdrawn' | null;
 }

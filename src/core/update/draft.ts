@@ -20,6 +20,8 @@ export interface LetterItem {
   id: string;
   text: string;
   leftOut: boolean;
+  /** Ids of the photographs that go with it. */
+  media?: readonly string[];
 }
 
 export interface LetterPart {
@@ -95,10 +97,12 @@ export function draftLetter(input: DraftInput): Letter {
 
 function itemOf(e: EffectiveEntry, manner: Manner): LetterItem {
   const sentence = customerSentence(e, manner) ?? '';
+  const media = e.media.length > 0 ? { media: e.media } : {};
   const figures = KIND_SPECS[e.kind].money === 'estimate' ? figuresInWords(e.facts, manner) : null;
-  const text =
-    figures === null ? sentence : `${sentence.replace(/\.$/, '')}. To put right: about ${figures}.`;
-  return { id: e.id, text: e.kind === 'decided' || e.kind === 'asked' ? sentence : text, leftOut: false };
+  if (figures === null || e.kind === 'decided' || e.kind === 'asked')
+    return { id: e.id, text: sentence, leftOut: false, ...media };
+  const text = `${sentence.replace(/\.$/, '')}. To put right: about ${figures}.`;
+  return { id: e.id, text, leftOut: false, ...media };
 }
 
 /** What was told before and has been corrected since. */

@@ -90,6 +90,15 @@ describe('what is told', () => {
     expect(letter.greeting).toBe('Dear Ilse,');
   });
 
+  test('photographs of an entry stay with its sentence', () => {
+    const letter = draft([
+      { ...entry({ kind: 'found', text: 'found rot' }), media: ['m1'] },
+      entry({ kind: 'found', text: 'found wear' }),
+    ]);
+    const items = letter.parts.find((p) => p.id === 'found')!.items;
+    expect(items.map((i) => i.media)).toEqual([['m1'], undefined]);
+  });
+
   test('what is for the shop only is never told', () => {
     const secret = KINDS.filter((k) => k !== 'correction').map((kind) =>
       entry({ kind, text: `${kind} secret`, facts: { subject: 'secret' }, audience: 'shop' }),

@@ -41,6 +41,7 @@ export const estate: DemoBuild = {
 119 M found hinge post split behind the old screws, 45 and five hours, must
 115 M did hinge post splinted and glued, 5h
 112 W @letter
+97 I @correct ordered 12 brass screws => ordered 24 brass screws from Tern & Sons, 31.20, due friday
 98 I ordered 12 brass screws from Tern & Sons, 31.20, due friday
 93 I brass screws arrived
 88 M did waist rail steamed and bent, 8h

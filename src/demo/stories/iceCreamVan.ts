@@ -82,6 +82,7 @@ export const iceCreamVan: DemoBuild = {
 4 W waiting on rear lamp lenses from Skerry Electrics since monday, due friday
 3 M fitted window winders, 1.5h
 2 I spent 12.60 on chrome screws
+1 I @correct spent 12.60 on chrome screws => spent 16.20 on chrome screws
 1 J did wiring to the chime, 2h
 1 W @next Chime back in and tried, then the rear lamps, then a drive round the marsh.
 `,

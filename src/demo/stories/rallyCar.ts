@@ -42,6 +42,7 @@ export const rallyCar: DemoBuild = {
 108 I synchro ring arrived from Oldgate Machine Works
 107 P did gearbox rebuilt, 7h
 105 P reading gearbox end float 4 thou
+104 P @correct reading gearbox end float 4 thou => reading gearbox end float 6 thou
 104 P fitted gearbox, 3h
 100 W @letter
 92 J did cage feet plates welded in, 6h

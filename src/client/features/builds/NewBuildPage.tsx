@@ -1,26 +1,15 @@
 /** A new build: the car, whose it is, and what it is to become. */
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
 import { BuildCreateDto, STANDARDS, type Standard } from '#contract/builds.ts';
 import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
-import { Notice, Page, Row, Stack, Title } from '../../ui/parts.tsx';
-import { space } from '../../ui/tokens.ts';
+import { FormFault, FormPage, Pair } from '../../ui/Form.tsx';
+import { Row, Title } from '../../ui/parts.tsx';
 import { useCreateBuild } from './builds.queries.ts';
-
-const Narrow = styled(Page)`
-  max-width: 44rem;
-  margin-inline: max(0px, calc((100vw - 82rem) / 2)) auto;
-`;
-const Pair = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
-  gap: ${space.m};
-`;
 
 const STANDARD_WORDS: Record<Standard, string> = {
   driver: 'driver: function first',
@@ -56,80 +45,60 @@ export default function NewBuildPage() {
     ),
   );
   return (
-    <Narrow>
-      <form onSubmit={(e) => void submit(e)} noValidate>
-        <Stack $gap="l">
-          <Title>New build</Title>
-          <Pair>
-            <TextField
-              label="Vehicle"
-              fault={errors.vehicleName?.message}
-              {...form.register('vehicleName')}
-            />
-            <TextField
-              label="Year, if known"
-              inputMode="numeric"
-              fault={errors.vehicleYear?.message}
-              {...form.register('vehicleYear', number)}
-            />
-          </Pair>
-          <TextField
-            label="What you call it"
-            hint="One or two words; the log line listens to them."
-            fault={errors.nickname?.message}
-            {...form.register('nickname')}
-          />
-          <Pair>
-            <TextField
-              label="Customer"
-              fault={errors.customerName?.message}
-              {...form.register('customerName')}
-            />
-            <TextField
-              label="Their email"
-              type="email"
-              fault={errors.customerEmail?.message}
-              {...form.register('customerEmail')}
-            />
-          </Pair>
-          <SelectField
-            label="Standard of finish"
-            fault={errors.standard?.message}
-            {...form.register('standard')}
-          >
-            {STANDARDS.map((s) => (
-              <option key={s} value={s}>
-                {STANDARD_WORDS[s]}
-              </option>
-            ))}
-          </SelectField>
-          <Pair>
-            <TextField
-              label="Promised for, if promised"
-              type="date"
-              fault={errors.promised?.message}
-              {...form.register('promised', number)}
-            />
-            <TextField
-              label="Tell them every … days"
-              inputMode="numeric"
-              hint="14 when left empty"
-              fault={errors.tellEveryDays?.message}
-              {...form.register('tellEveryDays', number)}
-            />
-          </Pair>
-          {errors.root && (
-            <Notice $tone="oxide" role="alert">
-              {errors.root.message}
-            </Notice>
-          )}
-          <Row>
-            <Button $look="main" type="submit" isDisabled={create.isPending}>
-              Begin the build
-            </Button>
-          </Row>
-        </Stack>
-      </form>
-    </Narrow>
+    <FormPage onSubmit={submit}>
+      <Title>New build</Title>
+      <Pair>
+        <TextField label="Vehicle" fault={errors.vehicleName?.message} {...form.register('vehicleName')} />
+        <TextField
+          label="Year, if known"
+          inputMode="numeric"
+          fault={errors.vehicleYear?.message}
+          {...form.register('vehicleYear', number)}
+        />
+      </Pair>
+      <TextField
+        label="What you call it"
+        hint="One or two words; the log line listens to them."
+        fault={errors.nickname?.message}
+        {...form.register('nickname')}
+      />
+      <Pair>
+        <TextField label="Customer" fault={errors.customerName?.message} {...form.register('customerName')} />
+        <TextField
+          label="Their email"
+          type="email"
+          fault={errors.customerEmail?.message}
+          {...form.register('customerEmail')}
+        />
+      </Pair>
+      <SelectField label="Standard of finish" fault={errors.standard?.message} {...form.register('standard')}>
+        {STANDARDS.map((s) => (
+          <option key={s} value={s}>
+            {STANDARD_WORDS[s]}
+          </option>
+        ))}
+      </SelectField>
+      <Pair>
+        <TextField
+          label="Promised for, if promised"
+          type="date"
+          fault={errors.promised?.message}
+          {...form.register('promised', number)}
+        />
+        <TextField
+          label="Tell them every … days"
+          inputMode="numeric"
+          hint="14 when left empty"
+          fault={errors.tellEveryDays?.message}
+          {...form.register('tellEveryDays', number)}
+        />
+      </Pair>
+      <FormFault reason={errors.root?.message} />
+      <Row>
+        <Button $look="main" type="submit" isDisabled={create.isPending}>
+          Begin the build
+        </Button>
+      </Row>
+    </FormPage>
   );
 }

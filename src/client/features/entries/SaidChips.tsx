@@ -162,7 +162,6 @@ function FactForm({ field, said, manner, known, onFact, close }: FactProps & { c
       Take it away
     </Button>
   );
-  if (field === 'measures') return <Stack>{remove}</Stack>;
   return (
     <form onSubmit={take}>
       <Stack>

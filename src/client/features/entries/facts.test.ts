@@ -19,6 +19,29 @@ test.each([
   ['due', '2026-03-13', 'GBP', { fact: '2026-03-13' }],
   ['due', '2026-02-30', 'GBP', { fault: 'a day' }],
   ['vendor', '  Tern & Sons ', 'GBP', { fact: 'Tern & Sons' }],
+  [
+    'measures',
+    '118 psi, 121.5 psi',
+    'GBP',
+    {
+      fact: [
+        { value: 118, unit: 'psi' },
+        { value: 121.5, unit: 'psi' },
+      ],
+    },
+  ],
+  [
+    'measures',
+    '82,05 mm; -1 deg',
+    'EUR',
+    {
+      fact: [
+        { value: 82.05, unit: 'mm' },
+        { value: -1, unit: 'deg' },
+      ],
+    },
+  ],
+  ['measures', 'tight', 'GBP', { fault: 'numbers with their units, as in 118 psi, 121 psi' }],
   ['subject', '   ', 'GBP', { fault: 'say what, or take it away' }],
 ] as const)('%s from "%s" in %s', (field, text, currency, expected) => {
   expect(factFrom(field, text, currency)).toEqual(expected);
@@ -65,6 +88,7 @@ test('only what means something for the kind, and is not there yet, can be added
   expect(addable('waiting', { subject: 'glass' })).toEqual([
     'quantity',
     'zone',
+    'measures',
     'vendor',
     'place',
     'on',

@@ -1,5 +1,12 @@
 /** How facts are shown on a chip, and how a field turns what is typed into a fact. */
-import { FIELD_WORDS, KIND_SPECS, type FactField, type Facts, type Kind } from '#core/log/kinds.ts';
+import {
+  FIELD_WORDS,
+  KIND_SPECS,
+  type FactField,
+  type Facts,
+  type Kind,
+  type Measure,
+} from '#core/log/kinds.ts';
 import type { Manner } from '#core/log/sentences.ts';
 import { formatMoney, minorDigits, toMinor } from '#core/money/money.ts';
 import { formatDay, isDay } from '#core/time/days.ts';
@@ -44,9 +51,7 @@ export function factText(field: FactField, facts: Facts, manner: Manner): string
 
 /** Facts a person may add to an entry of this kind: those it may carry and does not yet. */
 export const addable = (kind: Kind, facts: Facts): FactField[] =>
-  FIELD_ORDER.filter(
-    (f) => f !== 'measures' && KIND_SPECS[kind].fields.includes(f) && facts[f] === undefined,
-  );
+  FIELD_ORDER.filter((f) => KIND_SPECS[kind].fields.includes(f) && facts[f] === undefined);
 
 /** A fact as its field shows it for typing. */
 export function typedFrom(field: FactField, facts: Facts, currency: string): string {
@@ -57,6 +62,13 @@ export function typedFrom(field: FactField, facts: Facts, currency: string): str
   if (field === 'minutes') return String(Math.round((Number(value) / 60) * 100) / 100);
   if (field === 'measures') return (facts.measures ?? []).map((m) => `${m.value} ${m.unit}`).join(', ');
   return String(value);
+}
+
+/** "118 psi, 121 psi": numbers with their units, a comma between. */
+function measuresFrom(text: string): Measure[] | null {
+  const parts = text.split(/,(?!\d)|;/).map((p) => /^\s*(-?\d+(?:[.,]\d+)?)\s*(\S.{0,11})\s*$/.exec(p));
+  if (parts.some((p) => p === null)) return null;
+  return parts.map((p) => ({ value: Number(p![1]!.replace(',', '.')), unit: p![2]!.trim() }));
 }
 
 type Typed = { fact: Facts[FactField] } | { fault: string };
@@ -81,6 +93,10 @@ export function factFrom(field: FactField, text: string, currency: string): Type
         : { fact: Math.max(1, Math.round(n * 60)) };
     case 'quantity':
       return n === null || n <= 0 ? { fault: 'a number' } : { fact: n };
+    case 'measures': {
+      const measures = measuresFrom(text);
+      return measures ? { fact: measures } : { fault: 'numbers with their units, as in 118 psi, 121 psi' };
+    }
     case 'due':
     case 'on':
       return isDay(trimmed) ? { fact: trimmed } : { fault: 'a day' };

@@ -8,7 +8,8 @@ import { showProblem, useContractForm } from '../../shared/forms.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { Head, Notice, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { FormFault } from '../../ui/Form.tsx';
+import { Head, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, phone, size, space } from '../../ui/tokens.ts';
 import { sessionQuery } from '../../shared/session.ts';
 import { useSignIn, useSignInDemo } from './session.queries.ts';
@@ -95,11 +96,7 @@ function DemoDoor() {
         <Button onPress={() => enter('office')}>as the office</Button>
       </Row>
       <Quiet>A technician sees no prices and no customers’ addresses.</Quiet>
-      {demo.isError && (
-        <Notice $tone="oxide" role="alert">
-          {wordsOf(demo.error)}
-        </Notice>
-      )}
+      <FormFault reason={demo.isError ? wordsOf(demo.error) : undefined} />
     </Stack>
   );
 }
@@ -133,11 +130,7 @@ function OwnDoor() {
           fault={errors.password?.message}
           {...form.register('password')}
         />
-        {errors.root && (
-          <Notice $tone="oxide" role="alert">
-            {errors.root.message}
-          </Notice>
-        )}
+        <FormFault reason={errors.root?.message} />
         <Row>
           <Button type="submit" isDisabled={signIn.isPending}>
             Sign in

@@ -27,6 +27,7 @@ export interface EntryRow {
   about_type: string | null;
   about_id: string | null;
   corrects_id: string | null;
+  media: string[];
   now: Corrected | 'withdrawn' | null;
 }
 
@@ -42,10 +43,11 @@ export const toEntry = (r: EntryRow): Entry => ({
   facts: r.facts,
   audience: r.audience,
   correctsId: r.corrects_id,
+  media: r.media,
   now: r.now,
 });
 
-export type NewEntry = Omit<EntryRow, 'seq' | 'recorded_at'> & { recorded_at: string };
+export type NewEntry = Omit<EntryRow, 'seq' | 'recorded_at' | 'media'> & { recorded_at: string };
 
 /** Inserts with the next number; the counter must be held (`lockCounter`). */
 export async function insertEntry(tx: Tx, e: NewEntry): Promise<number> {

@@ -5,6 +5,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
 import { pathOf } from '#contract/access.ts';
+import { createApp } from '#server/app.ts';
 import { makeShop, nextId, startServer, type TestServer } from '#tests/support/server.ts';
 
 let server: TestServer;
@@ -80,6 +81,18 @@ describe('the sign-in', () => {
       .expect(200);
     const cookie = headers['set-cookie']![0]!;
     expect(cookie).toMatch(/^avrik=.*; Path=\/; .*HttpOnly; SameSite=Lax$/i);
+  });
+
+  test('behind TLS the cookie is Secure and browsers are told to stay with https', async () => {
+    const app = createApp({ ...server.deps, secure: true }, null);
+    const { headers } = await supertest(app.express)
+      .post(pathOf('signIn'))
+      .set('x-forwarded-proto', 'https')
+      .send({ email: 'owner@door.example', password: 'correct horse battery' })
+      .expect(200);
+    expect(headers['set-cookie']![0]).toMatch(/; Secure/);
+    expect(headers['strict-transport-security']).toContain('max-age=31536000');
+    await app.close();
   });
 
   test('wrong password and unknown address answer alike', async () => {

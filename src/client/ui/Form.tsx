@@ -1,0 +1,41 @@
+/** What every form has: its narrow page, fields side by side, and the reason that belongs to no single field. */
+import type { ReactNode } from 'react';
+import { styled } from 'styled-components';
+import { Notice, Page, Stack } from './parts.tsx';
+import { space } from './tokens.ts';
+
+const Narrow = styled(Page)`
+  max-width: 44rem;
+  margin-inline: max(0px, calc((100vw - 82rem) / 2)) auto;
+`;
+
+/** Fields side by side where there is room. */
+export const Pair = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+  gap: ${space.m};
+`;
+
+export function FormPage({ onSubmit, children }: { onSubmit: () => Promise<unknown>; children: ReactNode }) {
+  return (
+    <Narrow>
+      <form
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          void onSubmit();
+        }}
+      >
+        <Stack $gap="l">{children}</Stack>
+      </form>
+    </Narrow>
+  );
+}
+
+export function FormFault({ reason }: { reason: string | undefined }) {
+  return reason === undefined ? null : (
+    <Notice $tone="oxide" role="alert">
+      {reason}
+    </Notice>
+  );
+}
