@@ -105,7 +105,7 @@ function plainCount(r: Reading, i: number): Found<number> | null {
   if (r.t[i - 1]?.lower === 'the') return null; // "the 40" names a thing
   const n = whole(r, i);
   const noun = n && r.t[n.next];
-  if (!n || !noun || noun.type !== 'word' || r.blocked(n.next)) return null;
+  if (!n || !noun || noun.type !== 'word' || (r.blocked(n.next) && r.part?.from !== n.next)) return null;
   if (
     noun.glued ||
     /^(?:on|for|to|and|at|from|or|of|th|st|nd|rd|in|with|by|is|was|then|an|a|the|per|each|pack|speed|stroke|cylinder|door|volt|pot|o'clock|oclock|way|ton|tonne|piece|pin|core|part|percent|degrees?)$/.test(

@@ -27,6 +27,7 @@ export function parseLine(text: string, context: CaptureContext): ParsedLine {
   const r = new Reading(text, context, prepare(context));
   readPrefix(r);
   const days = readDays(r);
+  readPart(r);
   readQuantities(r);
   readNames(r);
   const kind = readKind(r.t, r.start, r.blocked);
@@ -105,6 +106,12 @@ function readDays(r: Reading): ReturnType<typeof findDays> {
   // The role (due or on) depends on the kind, read later: the spans are set then.
   r.result.spans = r.result.spans.filter((s) => s.field !== 'on');
   return days;
+}
+
+/** A part the shop knows is the subject, whole: the "rear axle" that is ordered is no place on the car. */
+function readPart(r: Reading): void {
+  r.part = findNames(r.known.parts, r.t, r.start).find((p) => r.free(p)) ?? null;
+  if (r.part) r.take('subject', r.part);
 }
 
 function readQuantities(r: Reading): void {
@@ -285,10 +292,11 @@ function readClass(r: Reading): void {
 }
 
 function readSubjectOf(r: Reading, kind: KindRead | null): void {
-  const subject = readSubject(r.t, r.start, kind, r.result.kind, r.blocked);
+  const subject = r.part ?? readSubject(r.t, r.start, kind, r.result.kind, r.blocked);
   if (!subject) return;
   const [first, last] = [r.t[subject.from]!, r.t[subject.next - 1]!];
   r.result.subject = r.text.slice(first.start, last.end);
+  if (r.part) return;
   r.result.spans.push({ field: 'subject', start: first.start, end: last.end });
 }
 

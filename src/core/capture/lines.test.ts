@@ -123,6 +123,25 @@ describe('any text (property, seed 20260311)', () => {
   });
 });
 
+describe('parts that the shop knows', () => {
+  const parts = named('rear axle', 'window winder', '12 volt coil', 'left hand lamp');
+  const withParts: CaptureContext = { ...GB, parts };
+  const lines: Example[] = [
+    [
+      'ordered rear axle from Cobb Springs, 310',
+      { kind: 'ordered', subject: 'rear axle', vendor: 'Cobb Springs', money: 31000 },
+    ],
+    [
+      'ordered 2 window winders, 46.50',
+      { kind: 'ordered', subject: 'window winders', quantity: 2, money: 4650 },
+    ],
+    ['fitted 12 volt coil, 1h', { kind: 'fitted', subject: '12 volt coil', minutes: 60 }],
+    ['arrived: left hand lamp', { kind: 'arrived', subject: 'left hand lamp' }],
+    ['found rot in the rear axle casing', { kind: 'found', subject: 'rear axle' }],
+  ];
+  test.each(lines)('%s', (text, expected) => expect(understood(text, withParts, expected)).toEqual(expected));
+});
+
 describe('what is kept of a line', () => {
   test('facts are names and numbers, nothing empty', () => {
     expect(factsOf(parseLine('ordered 2 winders from Tern & Sons, 46.50', GB))).toEqual({

@@ -12,6 +12,7 @@ export interface Prepared {
   people: NameIndex;
   vendors: NameIndex;
   places: NameIndex;
+  parts: NameIndex;
   mark: '.' | ',';
   monthFirst: boolean;
 }
@@ -29,6 +30,8 @@ export function prepare(context: CaptureContext): Prepared {
     people: indexNames(context.people, { firstWord: true }),
     vendors: indexNames(context.vendors, { firstWord: true }),
     places: indexNames(context.places),
+    // Parts are ordered one by one and by the dozen.
+    parts: indexNames(context.parts.map((p) => ({ ...p, aliases: [...(p.aliases ?? []), `${p.name}s`] }))),
     mark: decimalMark(context.locale),
     monthFirst: parts.indexOf('month') < parts.indexOf('day') && parts.indexOf('year') > parts.indexOf('day'),
   };
@@ -43,6 +46,8 @@ export class Reading {
   readonly result: ParsedLine;
   /** First token of the line's own words, behind "microcar:" and who did it. */
   start = 0;
+  /** The known part that the line is about, if it names one. */
+  part: Found<unknown> | null = null;
 
   constructor(
     readonly text: string,
