@@ -10,9 +10,9 @@ import { color, space } from './tokens.ts';
 
 const Swatch = styled.div<{ $of: string }>`
   width: 9rem;
-  padding: ${space.l} ${space.s} ${space.s};
+  padding: 48px ${space.s} ${space.s};
   border: 1px solid ${color.zincLine};
-  background: linear-gradient(${({ $of }) => $of} 60%, ${color.sheet} 60%);
+  background: linear-gradient(${({ $of }) => $of} 40px, ${color.sheet} 40px);
 `;
 
 export default function Gallery() {
