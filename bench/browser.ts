@@ -1,5 +1,6 @@
 /** In real Chromium: what is sent, how soon a screen can be used on a slow processor, how soon a key shows its meaning. */
 import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
+import { launchBare, type BareChromium } from './bareChromium.ts';
 import type { BenchServers } from './servers.ts';
 import type { Line } from './line.ts';
 
@@ -48,29 +49,50 @@ async function scriptKb(browser: Browser, servers: BenchServers, url: string): P
   return bytes / 1000;
 }
 
-/**
- * Milliseconds from the start of the navigation until a car and the log line stand on the page and the browser has
- * drawn them. Measured inside the page, so that the tool's own work does not count.
- */
-async function usableMs(browser: Browser, servers: BenchServers): Promise<number> {
-  const { page, session } = await openPage(browser, servers);
-  await page.addInitScript(() => {
-    const watch = new MutationObserver(() => {
-      if (!document.querySelector('#log-line') || !document.querySelector('main a[href^="/builds/0"]'))
-        return;
-      watch.disconnect();
-      requestAnimationFrame(() => setTimeout(() => Object.assign(window, { usableAt: performance.now() })));
-    });
-    watch.observe(document, { subtree: true, childList: true });
+/** Notes when a car and the log line stand on the page and the browser has drawn them. */
+const WATCH = `
+  const watch = new MutationObserver(() => {
+    if (!document.querySelector('#log-line') || !document.querySelector('main a[href^="/builds/0"]')) return;
+    watch.disconnect();
+    requestAnimationFrame(() => setTimeout(() => (window.usableAt = performance.now())));
   });
-  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
-  await page.goto(servers.app, { waitUntil: 'commit' });
-  const at = await page.waitForFunction(() => (window as unknown as { usableAt?: number }).usableAt, null, {
-    polling: 500,
-  });
-  const taken = (await at.jsonValue())!;
-  await page.context().close();
-  return taken;
+  watch.observe(document, { subtree: true, childList: true });`;
+
+/** Milliseconds from the start of the navigation until the Floor can be used, in a profile that knows nothing of it. */
+async function usableMs({ send, newPage }: BareChromium, { app, cookie }: BenchServers): Promise<number> {
+  const page = await newPage();
+  const [name, value] = cookie.split('=') as [string, string];
+  await send('Network.setCookie', { name, value, url: app }, page);
+  await send('Page.enable', {}, page);
+  await send('Page.bringToFront', {}, page);
+  await send('Page.addScriptToEvaluateOnNewDocument', { source: WATCH }, page);
+  await send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN }, page);
+  await send('Page.navigate', { url: app }, page);
+  for (let tries = 0; tries < 100; tries += 1) {
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    const { result } = await send(
+      'Runtime.evaluate',
+      { expression: 'window.usableAt', returnByValue: true },
+      page,
+    );
+    const at = (result as { value?: number }).value;
+    if (at === undefined) continue;
+    await send('Page.close', {}, page);
+    return at;
+  }
+  throw new Error('the Floor did not appear in twenty seconds');
+}
+
+async function benchFirstScreen(servers: BenchServers): Promise<number> {
+  const bare = launchBare(ARGS);
+  try {
+    await usableMs(bare, servers); // the browser itself warms up
+    const usable: number[] = [];
+    for (let i = 0; i < 7; i += 1) usable.push(await usableMs(bare, servers));
+    return median(usable);
+  } finally {
+    await bare.close();
+  }
 }
 
 const LINE = 'found tailgate post rotten left side, let in new metal, 60 and four hours, must';
@@ -108,9 +130,7 @@ export async function benchBrowser(servers: BenchServers): Promise<Line[]> {
     const { link } = (await (
       await fetch(`${servers.app}/api/builds/${servers.buildId}`, { headers: { cookie: servers.cookie } })
     ).json()) as { link: { url: string } };
-    await usableMs(browser, servers);
-    const usable: number[] = [];
-    for (let i = 0; i < 5; i += 1) usable.push(await usableMs(browser, servers));
+    const usable = await benchFirstScreen(servers);
     const keys = await keystrokeMs(browser, servers);
     return [
       {
@@ -127,7 +147,7 @@ export async function benchBrowser(servers: BenchServers): Promise<Line[]> {
       },
       {
         what: `First screen usable, processor slowed ${SLOWDOWN} times`,
-        value: median(usable) / 1000,
+        value: usable / 1000,
         unit: 's',
         goal: { atMost: 1.5 },
       },
