@@ -112,4 +112,15 @@ describe('a draft', () => {
     await saved(asked[0]!, 2);
     expect(asked[1]).toMatchObject({ url: '/api/letters/l1/send', body: { version: 2 } });
   });
+
+  test('sent while it saves: the save is waited for, and that version is sent', async () => {
+    const draft = edit();
+    act(() => draft.current.edit(subject('almost')));
+    await quiet();
+    await act(async () => void draft.current.sendNow());
+    expect(asked).toHaveLength(1);
+    await saved(asked[0]!, 2);
+    await act(async () => undefined);
+    expect(asked.slice(1)).toMatchObject([{ url: '/api/letters/l1/send', body: { version: 2 } }]);
+  });
 });

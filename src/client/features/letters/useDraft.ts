@@ -11,9 +11,11 @@ type State = 'saved' | 'unsaved' | 'saving' | 'conflict' | 'failed';
 
 export function useDraft(letter: LetterView) {
   const [content, setContent] = useState<Letter>(letter.content);
-  const [version, setVersion] = useState(letter.version);
   const [state, setState] = useState<State>('saved');
+  /** What stands on the page, what the server has of it, and under which version. */
   const latest = useRef(content);
+  const kept = useRef({ content: letter.content, version: letter.version });
+  const inFlight = useRef<Promise<number | null> | null>(null);
   const save = useSaveLetter(letter.id);
   const redraft = useRedraft(letter.id);
   const send = useSendLetter(letter.id);
@@ -26,25 +28,35 @@ export function useDraft(letter: LetterView) {
 
   const take = (view: LetterView): void => {
     latest.current = view.content;
+    kept.current = { content: view.content, version: view.version };
     setContent(view.content);
-    setVersion(view.version);
     setState('saved');
   };
 
-  /** Saves what is there now; answers the version that holds, or null where it could not. */
-  const saveNow = async (): Promise<number | null> => {
-    if (state === 'saved') return version;
+  const attempt = async (): Promise<number | null> => {
     const sent = latest.current;
     setState('saving');
     try {
-      const saved = await save.mutateAsync({ version, content: sent });
-      setVersion(saved.version);
+      const { version } = await save.mutateAsync({ version: kept.current.version, content: sent });
+      kept.current = { content: sent, version };
       // Typed on meanwhile: the next round saves that.
       setState(latest.current === sent ? 'saved' : 'unsaved');
-      return saved.version;
+      return version;
     } catch (error) {
       setState(error instanceof ApiProblem && error.problem.status === 409 ? 'conflict' : 'failed');
       return null;
+    }
+  };
+
+  /** Saves what is there now, after any save that is under way; answers the version that holds, or null. */
+  const saveNow = async (): Promise<number | null> => {
+    await inFlight.current;
+    if (latest.current === kept.current.content) return kept.current.version;
+    inFlight.current = attempt();
+    try {
+      return await inFlight.current;
+    } finally {
+      inFlight.current = null;
     }
   };
 
@@ -66,16 +78,7 @@ export function useDraft(letter: LetterView) {
     if (at !== null) await send.mutateAsync(at).catch(() => undefined);
   };
 
-  const again = (): void => redraft.mutate(version, { onSuccess: take });
-  return {
-    content,
-    edit,
-    state,
-    saveNow,
-    sendNow,
-    again,
-    take,
-    error: send.error ?? redraft.error ?? save.error,
-    sending: send.isPending || save.isPending,
-  };
+  const again = (): void => redraft.mutate(kept.current.version, { onSuccess: take });
+  const error = send.error ?? redraft.error ?? save.error;
+  return { content, edit, state, saveNow, sendNow, again, take, error, sending: send.isPending };
 }
