@@ -1,6 +1,7 @@
 /** In real Chromium: what is sent, how soon a screen can be used on a slow processor, how soon a key shows its meaning. */
 import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
 import { launchBare, type BareChromium } from './bareChromium.ts';
+import { processorTime, stolenShare } from './processor.ts';
 import type { BenchServers } from './servers.ts';
 import type { Line } from './line.ts';
 
@@ -13,6 +14,9 @@ const ARGS = [
   '--disable-sync',
 ];
 const SLOWDOWN = 4;
+const CALM_RUNS = 7;
+const MOST_RUNS = 30;
+const CALM_SHARE = 0.02;
 const median = (values: number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
@@ -83,13 +87,23 @@ async function usableMs({ send, newPage }: BareChromium, { app, cookie }: BenchS
   throw new Error('the Floor did not appear in twenty seconds');
 }
 
-async function benchFirstScreen(servers: BenchServers): Promise<number> {
+/**
+ * Runs until enough of them had the processor to themselves: on a rented machine the host may take it away in the middle
+ * of a run, and slowed four times that shows fourfold. Where too few runs are calm, all of them count.
+ */
+async function benchFirstScreen(servers: BenchServers): Promise<{ ms: number; calm: number; of: number }> {
   const bare = launchBare(ARGS);
   try {
     await usableMs(bare, servers); // the browser itself warms up
-    const usable: number[] = [];
-    for (let i = 0; i < 7; i += 1) usable.push(await usableMs(bare, servers));
-    return median(usable);
+    const all: number[] = [];
+    const calm: number[] = [];
+    while (calm.length < CALM_RUNS && all.length < MOST_RUNS) {
+      const before = processorTime();
+      const ms = await usableMs(bare, servers);
+      all.push(ms);
+      if (stolenShare(before, processorTime()) <= CALM_SHARE) calm.push(ms);
+    }
+    return { ms: median(calm.length >= 3 ? calm : all), calm: calm.length, of: all.length };
   } finally {
     await bare.close();
   }
@@ -130,7 +144,7 @@ export async function benchBrowser(servers: BenchServers): Promise<Line[]> {
     const { link } = (await (
       await fetch(`${servers.app}/api/builds/${servers.buildId}`, { headers: { cookie: servers.cookie } })
     ).json()) as { link: { url: string } };
-    const usable = await benchFirstScreen(servers);
+    const first = await benchFirstScreen(servers);
     const keys = await keystrokeMs(browser, servers);
     return [
       {
@@ -146,8 +160,8 @@ export async function benchBrowser(servers: BenchServers): Promise<Line[]> {
         goal: { atMost: 100 },
       },
       {
-        what: `First screen usable, processor slowed ${SLOWDOWN} times`,
-        value: usable / 1000,
+        what: `First screen usable, processor slowed ${SLOWDOWN} times (${first.calm} of ${first.of} runs calm)`,
+        value: first.ms / 1000,
         unit: 's',
         goal: { atMost: 1.5 },
       },

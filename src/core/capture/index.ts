@@ -24,6 +24,8 @@ export type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
  * @returns kind, subject and every part understood, with the places in the text they were read from
  */
 export function parseLine(text: string, context: CaptureContext): ParsedLine {
+  // Nothing is written most of the time, and the first screen need not wait for the parser to warm up.
+  if (text.trim() === '') return { kind: 'note', subject: '', measures: [], spans: [] };
   const r = new Reading(text, context, prepare(context));
   readPrefix(r);
   const days = readDays(r);
