@@ -38,3 +38,47 @@ export function formatMoney(minor: number, currency: string, locale: string): st
   formatters.set(key, known);
   return known.format(minor / 10 ** minorDigits(currency));
 }
+
+/**
+ * A share of an amount in basis points (2000 is 20 %), rounded half away from zero to a whole minor unit: the one place
+ * where a computed share of money is rounded. Exact for every safe integer.
+ */
+export function shareOf(minor: number, basisPoints: number): number {
+  return divideRounded(BigInt(minor) * BigInt(basisPoints), 10_000n);
+}
+
+/** The tax inside a gross amount: gross · bp / (10,000 + bp), rounded as `shareOf` rounds. */
+export function taxWithin(grossMinor: number, basisPoints: number): number {
+  return divideRounded(BigInt(grossMinor) * BigInt(basisPoints), 10_000n + BigInt(basisPoints));
+}
+
+/** A price an hour times minutes, rounded as `shareOf` rounds. */
+export function forMinutes(minutes: number, perHourMinor: number): number {
+  return divideRounded(BigInt(minutes) * BigInt(perHourMinor), 60n);
+}
+
+/** Half away from zero. Throws RangeError where the result is no safe integer. */
+function divideRounded(over: bigint, under: bigint): number {
+  const size = over < 0n ? -over : over;
+  const whole = Number((size * 2n + under) / (under * 2n));
+  if (!Number.isSafeInteger(whole)) throw new RangeError('more money than can be counted exactly');
+  return over < 0n ? -whole : whole;
+}
+
+/**
+ * Splits an amount by weights so that the parts always sum to it: largest remainder (Hamilton's method), the earlier
+ * part first where remainders are equal. Weights are whole numbers of at least 0, not all 0.
+ */
+export function allocate(minor: number, weights: readonly number[]): number[] {
+  const all = weights.reduce((sum, w) => sum + BigInt(w), 0n);
+  if (all === 0n || weights.some((w) => w < 0))
+    throw new RangeError('weights must be at least 0, and one above it');
+  const [sign, size] = minor < 0 ? [-1, BigInt(-minor)] : [1, BigInt(minor)];
+  const parts = weights.map((w) => (size * BigInt(w)) / all);
+  const left = Number(size - parts.reduce((sum, p) => sum + p, 0n));
+  const byRemainder = weights
+    .map((w, i) => ({ i, remainder: (size * BigInt(w)) % all }))
+    .sort((a, b) => (a.remainder === b.remainder ? a.i - b.i : a.remainder > b.remainder ? -1 : 1));
+  for (const { i } of byRemainder.slice(0, left)) parts[i]! += 1n;
+  return parts.map((p) => sign * Number(p));
+}

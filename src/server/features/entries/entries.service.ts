@@ -8,6 +8,7 @@ import type {
   EntryView,
   SaidDto,
 } from '#contract/entries.ts';
+import { canonical } from '#core/approval/canonical.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
 import type { CaptureContext } from '#core/capture/index.ts';
 import { namelessContext } from '#core/capture/nameless.ts';
@@ -61,20 +62,10 @@ const saidOf = (said: SaidDto, prefix?: string): Corrected => ({
   audience: said.audience,
 });
 
-/** Keys in one order, at every depth: PostgreSQL keeps jsonb keys in an order of its own. */
-function inOrder(value: unknown): unknown {
-  if (typeof value !== 'object' || value === null) return value;
-  if (Array.isArray(value)) return value.map(inOrder);
-  return Object.fromEntries(
-    Object.entries(value)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([k, v]) => [k, inOrder(v)]),
-  );
-}
-
+/** PostgreSQL keeps jsonb keys in an order of its own. */
 const sameSaid = (row: q.EntryRow, e: q.NewEntry): boolean => {
   const key = (x: q.NewEntry): string =>
-    JSON.stringify(inOrder([x.build_id, x.kind, x.text, x.facts, x.audience, x.corrects_id, x.now]));
+    canonical([x.build_id, x.kind, x.text, x.facts, x.audience, x.corrects_id, x.now]);
   return key({ ...row, recorded_at: '' }) === key(e);
 };
 
