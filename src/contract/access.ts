@@ -40,9 +40,25 @@ export const ROUTES = {
   letterSend: { method: 'post', path: '/api/letters/:letterId/send', allow: DESK },
   linkRenew: { method: 'post', path: '/api/builds/:buildId/link', allow: DESK },
   linkRevoke: { method: 'delete', path: '/api/builds/:buildId/link', allow: DESK },
+  estimateRead: { method: 'get', path: '/api/builds/:buildId/estimate', allow: DESK },
+  estimateLinePut: { method: 'put', path: '/api/builds/:buildId/estimate/lines/:lineId', allow: DESK },
+  estimateLineDrop: { method: 'delete', path: '/api/builds/:buildId/estimate/lines/:lineId', allow: DESK },
+  estimatePropose: { method: 'put', path: '/api/builds/:buildId/estimate/proposals', allow: DESK },
+  estimateLineBegin: {
+    method: 'post',
+    path: '/api/builds/:buildId/estimate/lines/:lineId/begin',
+    allow: DESK,
+  },
+  revisionSend: { method: 'post', path: '/api/builds/:buildId/revisions', allow: DESK },
+  answerTake: { method: 'post', path: '/api/builds/:buildId/revisions/:revisionId/answers', allow: DESK },
+  termsRead: { method: 'get', path: '/api/shop/terms', allow: DESK },
+  termsSave: { method: 'put', path: '/api/shop/terms', allow: ['owner'] },
   outboxList: { method: 'get', path: '/api/outbox', allow: DESK },
   /** The customer's page: who has the link may read. */
   letterPage: { method: 'get', path: '/l/:token', allow: 'anyone' },
+  estimatePage: { method: 'get', path: '/l/:token/estimate', allow: 'anyone' },
+  estimateAnswer: { method: 'post', path: '/l/:token/estimate', allow: 'anyone' },
+  estimateCode: { method: 'post', path: '/l/:token/estimate/code', allow: 'anyone' },
 } as const satisfies Record<string, RouteSpec>;
 
 export type RouteName = keyof typeof ROUTES;

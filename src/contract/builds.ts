@@ -58,6 +58,27 @@ export class BuildCreateDto {
   @Min(1, { message: 'at least one day' })
   @Max(365, { message: 'at most a year' })
   tellEveryDays?: number;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(4000, { message: 'at most 4,000 characters' })
+  complaint?: string;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt({ message: 'an amount' })
+  @Min(1, { message: 'more than nothing, or leave it empty' })
+  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  budgetMinor?: number;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt({ message: 'an amount' })
+  @Min(0, { message: 'an amount' })
+  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  discretionMinor?: number;
+
+  @IsOptional() @Validate(CalendarDay) eventDay?: string;
 }
 
 export class BuildNextDto {
@@ -112,6 +133,9 @@ export interface BuildView extends BuildRow {
   workedMinutes: number;
   estimateMinutes: number;
   byKind: KindSumView[];
+  /** What the customer came with, in their own words. */
+  complaint: string;
+  eventDay: string | null;
   /** Absent for those who do not see prices or contacts. */
   spentMinor?: number;
   estimateMinor?: number;

@@ -6,6 +6,8 @@ import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
 import { buildsRoutes } from './features/builds/builds.routes.ts';
 import { entriesRoutes } from './features/entries/entries.routes.ts';
+import { estimateRoutes } from './features/estimate/estimate.routes.ts';
+import { estimatePageRoutes } from './features/estimatePage/estimatePage.routes.ts';
 import { healthRoutes } from './features/health/health.routes.ts';
 import { letterPageRoutes } from './features/letterPage/letterPage.routes.ts';
 import { lettersRoutes } from './features/letters/letters.routes.ts';
@@ -57,6 +59,8 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     entriesRoutes(deps),
     lettersRoutes(deps),
     letterPageRoutes(deps),
+    estimateRoutes(deps),
+    estimatePageRoutes(deps),
     outboxRoutes(deps),
     liveRoutes(deps, hub),
   ];

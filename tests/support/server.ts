@@ -5,8 +5,10 @@ import path from 'node:path';
 import pg from 'pg';
 import { pino } from 'pino';
 import supertest from 'supertest';
-import { pathOf, type Role } from '#contract/access.ts';
+import { afterAll, beforeAll } from '@jest/globals';
+import { pathOf, ROLES, type Role } from '#contract/access.ts';
 import type { EntryAddDto } from '#contract/entries.ts';
+import type { EstimateLineDto } from '#contract/estimate.ts';
 import { createApp, type App } from '#server/app.ts';
 import { inShop, openDatabase } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
@@ -151,3 +153,34 @@ export const line = (more: Partial<EntryAddDto> = {}): EntryAddDto => ({
   audience: 'customer',
   ...more,
 });
+
+/** An estimated line as a request carries it: one hour of mechanical work and a part, unless said otherwise. */
+export const estimateLine = (more: Partial<EstimateLineDto> = {}): EstimateLineDto => ({
+  version: 0,
+  title: 'Front crossmember',
+  why: 'Rotten through at both ends',
+  class: 'must',
+  work: 'mechanical',
+  minutes: { low: 60, likely: 60, high: 60 },
+  parts: { low: 4000, likely: 4000, high: 4000 },
+  outwork: { low: 0, likely: 0, high: 0 },
+  sundriesMinor: 0,
+  needs: [],
+  access: [],
+  proposal: 'do',
+  wish: 'none',
+  laterExtraMinor: 0,
+  ...more,
+});
+
+/** A server with a shop, opened before a file's tests and stopped after them, and people signed in to it. */
+export function openShop(tag: string): { server: TestServer; shop: TestShop } & Record<Role, Agent> {
+  const opened = {} as { server: TestServer; shop: TestShop } & Record<Role, Agent>;
+  beforeAll(async () => {
+    opened.server = await startServer();
+    opened.shop = await makeShop(opened.server, tag);
+    for (const role of ROLES) opened[role] = await signedIn(opened.server, opened.shop, role);
+  });
+  afterAll(() => opened.server.stop());
+  return opened;
+}

@@ -12,6 +12,8 @@ export function whyNotCorrect(entry: Correctable, seesPrices: boolean): string |
   if (entry.kind === 'correction')
     return 'That is a correction already: correct the entry that it puts right.';
   if (entry.aboutType === 'letter') return 'A sent letter cannot be unsent. Say it in the next one.';
+  if (entry.aboutType === 'revision' || entry.aboutType === 'answer' || entry.aboutType === 'line')
+    return 'What was sent and agreed stays as it was. Send a new revision, or take down a new answer.';
   if (entry.hasMoney && !seesPrices)
     return 'This entry carries a price. Ask the owner or the office to correct it.';
   return null;

@@ -6,8 +6,12 @@ import knexFactory from 'knex';
 import pg from 'pg';
 import { Logger, runMigrations } from 'graphile-worker';
 import * as createShop from '../../../migrations/20261124_create_shop.ts';
+import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 
-const MIGRATIONS = { '20261124_create_shop': createShop };
+const MIGRATIONS = {
+  '20261124_create_shop': createShop,
+  '20261125_add_estimates': addEstimates,
+};
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */
 const migrationSource = {

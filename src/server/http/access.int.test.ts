@@ -23,7 +23,13 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 
 const names = Object.keys(ROUTES) as RouteName[];
-const params = { buildId: nextId(), letterId: nextId(), token: 'nonsense' };
+const params = {
+  buildId: nextId(),
+  letterId: nextId(),
+  lineId: nextId(),
+  revisionId: nextId(),
+  token: 'nonsense',
+};
 
 /** Asks with an empty body; for the stream of live news only the head is waited for. */
 async function statusOf(agent: Agent, name: RouteName): Promise<number> {

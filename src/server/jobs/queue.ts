@@ -6,11 +6,28 @@ export interface MailLetter {
   letterId: string;
 }
 
+export interface MailRevision {
+  shopId: string;
+  revisionId: string;
+}
+
+export interface MailCode {
+  shopId: string;
+  codeId: string;
+}
+
 /** Tries of a mail before it is given up: graphile-worker backs off exponentially, so eight take about 80 minutes. */
 const TRIES = 8;
 
-export const queueLetter = (tx: Tx, job: MailLetter): Promise<unknown> =>
+const add = (tx: Tx, task: string, payload: object, key: string): Promise<unknown> =>
   tx.one(
-    `select id from graphile_worker.add_job('mail-letter', payload => :payload::json, job_key => :key, max_attempts => :tries)`,
-    { payload: JSON.stringify(job), key: `letter-${job.letterId}`, tries: TRIES },
+    `select id from graphile_worker.add_job(:task, payload => :payload::json, job_key => :key, max_attempts => :tries)`,
+    { task, payload: JSON.stringify(payload), key, tries: TRIES },
   );
+
+export const queueLetter = (tx: Tx, job: MailLetter): Promise<unknown> =>
+  add(tx, 'mail-letter', job, `letter-${job.letterId}`);
+export const queueRevision = (tx: Tx, job: MailRevision): Promise<unknown> =>
+  add(tx, 'mail-revision', job, `revision-${job.revisionId}`);
+export const queueCode = (tx: Tx, job: MailCode): Promise<unknown> =>
+  add(tx, 'mail-code', job, `code-${job.codeId}`);

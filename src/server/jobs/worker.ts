@@ -3,14 +3,17 @@ import { Logger, run, type Runner, type TaskList } from 'graphile-worker';
 import nodemailer, { type Transporter } from 'nodemailer';
 import pg from 'pg';
 import type { Deps } from '../deps.ts';
+import { mailCode, mailRevision } from '../features/estimate/index.ts';
 import { mailLetter } from '../features/letters/index.ts';
-import type { MailLetter } from './queue.ts';
+import type { MailCode, MailLetter, MailRevision } from './queue.ts';
 
 function tasksFor(deps: Deps, transport: Transporter): TaskList {
   return {
     'mail-letter': async (payload, { job }) => {
       await mailLetter(deps, transport, payload as MailLetter, job.attempts >= job.max_attempts);
     },
+    'mail-revision': (payload) => mailRevision(deps, transport, payload as MailRevision),
+    'mail-code': (payload) => mailCode(deps, transport, payload as MailCode),
   };
 }
 

@@ -46,7 +46,7 @@ function viewOf(file: string, mail: ParsedMail): OutboxView['mails'][number] {
     subject: mail.subject ?? '',
     text,
     at: (mail.date ?? new Date(0)).toISOString(),
-    link: /https?:\/\/\S+\/l\/[\w-]+/.exec(text)?.[0] ?? null,
+    link: /https?:\/\/\S+\/l\/[\w-]+(?:\/estimate)?/.exec(text)?.[0] ?? null,
   };
 }
 

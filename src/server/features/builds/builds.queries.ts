@@ -59,6 +59,10 @@ export interface BuildDetail extends RowColumns {
   next_step: string;
   version: number;
   customer_email: string;
+  complaint: string;
+  event_day: string | null;
+  budget_minor: number | null;
+  discretion_minor: number;
   link_id: string | null;
   link_opened_at: string | null;
   draft_id: string | null;
@@ -68,7 +72,7 @@ export interface BuildDetail extends RowColumns {
 
 export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | undefined> {
   const row = await tx.one<Omit<BuildDetail, 'sums'>>(
-    `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, c.email as customer_email,
+    `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, c.email as customer_email,
        l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
      ${ROW_FROM}
      left join customer_links l on l.shop_id = b.shop_id and l.build_id = b.id and l.revoked_at is null
@@ -99,12 +103,18 @@ export interface NewBuild {
   standard: Standard;
   promised: string | null;
   arrivedAt: string;
+  complaint: string;
+  budgetMinor: number | null;
+  discretionMinor: number;
+  eventDay: string | null;
 }
 
 export const insertBuild = (tx: Tx, b: NewBuild): Promise<number> =>
   tx.run(
-    `insert into builds (shop_id, id, number, nickname, customer_id, vehicle_id, standard, promised, arrived_at, standing)
-     values (:shopId, :id, :number, :nickname, :customerId, :vehicleId, :standard, :promised, :arrivedAt, :standing::jsonb)`,
+    `insert into builds (shop_id, id, number, nickname, customer_id, vehicle_id, standard, promised, arrived_at, complaint,
+       budget_minor, discretion_minor, event_day, standing)
+     values (:shopId, :id, :number, :nickname, :customerId, :vehicleId, :standard, :promised, :arrivedAt, :complaint,
+       :budgetMinor, :discretionMinor, :eventDay, :standing::jsonb)`,
     { ...b, standing: JSON.stringify(EMPTY_STANDING) },
   );
 

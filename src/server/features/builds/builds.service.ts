@@ -36,6 +36,8 @@ function viewOf(deps: Deps, who: SignedIn, b: q.BuildDetail, hider: CaptureConte
     standard: b.standard,
     next: b.next_step,
     version: b.version,
+    complaint: b.complaint,
+    eventDay: b.event_day,
     workedMinutes: totals.workedMinutes,
     estimateMinutes: totals.estimateMinutes,
   };
@@ -86,6 +88,10 @@ export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto
       standard: dto.standard,
       promised: dto.promised ?? null,
       arrivedAt: deps.clock.now(),
+      complaint: dto.complaint?.trim() ?? '',
+      budgetMinor: dto.budgetMinor ?? null,
+      discretionMinor: dto.discretionMinor ?? 0,
+      eventDay: dto.eventDay ?? null,
     });
     return readIn(tx, deps, who, dto.id);
   });

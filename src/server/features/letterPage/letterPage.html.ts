@@ -29,11 +29,25 @@ function earlier(letters: SentLetter[], head: PageHead, today: string): string {
   return `<section class="earlier" aria-labelledby="earlier"><h2 id="earlier">Earlier letters</h2>${items.join('')}</section>`;
 }
 
-export function letterPageHtml(head: PageHead, letters: SentLetter[], nonce: string, today: string): string {
+export function letterPageHtml(
+  head: PageHead,
+  letters: SentLetter[],
+  nonce: string,
+  today: string,
+  { hasEstimate, address }: { hasEstimate: boolean; address: string },
+): string {
   const [newest, ...older] = letters;
   const body = newest
     ? article(newest, head, today) + earlier(older, head, today)
     : '<p>There is no letter here yet. When there is news of your car, you will find it on this page.</p>';
+  const link = hasEstimate
+    ? `<p class="estimate"><a href="${escapeHtml(address)}/estimate">Your estimate, to read and to answer</a></p>`
+    : '';
+  return customerPageHtml(head, nonce, link + body);
+}
+
+/** What every page behind a customer's link has around it. */
+export function customerPageHtml(head: PageHead, nonce: string, body: string): string {
   const year = head.year === null ? '' : `${head.year} `;
   return page(
     `${head.vehicle} · ${head.shop}`,

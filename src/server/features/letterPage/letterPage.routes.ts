@@ -17,11 +17,15 @@ async function pageFor(deps: Deps, token: string, nonce: string): Promise<string
     const now = deps.clock.now();
     const head = (await q.pageHead(tx, link.build_id))!;
     await q.noteOpened(tx, link.id, now);
-    return letterPageHtml(head, await q.sentLetters(tx, link.build_id), nonce, dayOf(now, head.time_zone));
+    const hasEstimate = await q.hasRevision(tx, link.build_id);
+    return letterPageHtml(head, await q.sentLetters(tx, link.build_id), nonce, dayOf(now, head.time_zone), {
+      hasEstimate,
+      address: `/l/${token}`,
+    });
   });
 }
 
-function send(res: Response, status: number, html: string): void {
+export function sendPage(res: Response, status: number, html: string): void {
   res
     .status(status)
     .set('cache-control', 'private, no-store')
@@ -46,7 +50,7 @@ export function letterPageRoutes(deps: Deps): Feature {
       before: [patience()],
       run: async ({ params, res }) => {
         const html = await pageFor(deps, params.token ?? '', nonceOf(res));
-        send(res, html === null ? 404 : 200, html ?? noLetterHtml(nonceOf(res)));
+        sendPage(res, html === null ? 404 : 200, html ?? noLetterHtml(nonceOf(res)));
         return undefined;
       },
     }),

@@ -123,7 +123,8 @@ export async function redraft(
   });
 }
 
-async function ensureLink(tx: Tx, deps: Deps, buildId: string, now: string): Promise<string> {
+/** The build's live link, made where there is none; answers its id. */
+export async function ensureLink(tx: Tx, deps: Deps, buildId: string, now: string): Promise<string> {
   const live = await q.liveLink(tx, buildId);
   if (live) return live.id;
   const id = uuidv7();

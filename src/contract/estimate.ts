@@ -1,0 +1,217 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import { ANSWERS, type Answer, type LineStanding } from '#core/approval/answers.ts';
+import { PROPOSALS, type Proposal, type RevisionContent } from '#core/approval/revision.ts';
+import { WISH_WEIGHT, type Wish } from '#core/estimate/loss.ts';
+import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
+import { CLASSES, type LineClass } from '#core/log/kinds.ts';
+
+const MOST_MINUTES = 600_000;
+const MOST_MINOR = 1_000_000_000_00;
+/** Lines of one estimate. */
+export const MOST_LINES = 400;
+
+class MinutesDto {
+  @IsInt({ message: 'whole minutes' })
+  @Min(0)
+  @Max(MOST_MINUTES, { message: 'at most 10,000 hours' })
+  low!: number;
+  @IsInt({ message: 'whole minutes' })
+  @Min(0)
+  @Max(MOST_MINUTES, { message: 'at most 10,000 hours' })
+  likely!: number;
+  @IsInt({ message: 'whole minutes' })
+  @Min(0)
+  @Max(MOST_MINUTES, { message: 'at most 10,000 hours' })
+  high!: number;
+}
+
+class PricesDto {
+  @IsInt({ message: 'whole minor units' }) @Min(0) @Max(MOST_MINOR) low!: number;
+  @IsInt({ message: 'whole minor units' }) @Min(0) @Max(MOST_MINOR) likely!: number;
+  @IsInt({ message: 'whole minor units' }) @Min(0) @Max(MOST_MINOR) high!: number;
+}
+
+/** An estimated line as it is written. Version 0 makes it. */
+export class EstimateLineDto {
+  @IsInt() @Min(0) version!: number;
+
+  @IsString()
+  @Matches(/\S/, { message: 'say what is to be done' })
+  @MaxLength(160, { message: 'at most 160 characters' })
+  title!: string;
+
+  @IsString() @MaxLength(1000, { message: 'at most 1,000 characters' }) why!: string;
+  @IsIn(CLASSES, { message: 'safety, must, should or nice' }) class!: LineClass;
+  @IsIn(WORKS, { message: 'choose the kind of work' }) work!: Work;
+  @ValidateNested() @Type(() => MinutesDto) minutes!: MinutesDto;
+  @ValidateNested() @Type(() => PricesDto) parts!: PricesDto;
+  @ValidateNested() @Type(() => PricesDto) outwork!: PricesDto;
+  @IsInt({ message: 'whole minor units' }) @Min(0) @Max(MOST_MINOR) sundriesMinor!: number;
+  @IsArray() @ArrayMaxSize(50) @IsUUID(undefined, { each: true }) needs!: string[];
+
+  @IsArray()
+  @ArrayMaxSize(12, { message: 'at most 12 things to take apart' })
+  @IsString({ each: true })
+  @Length(1, 60, { each: true, message: 'a few words each' })
+  access!: string[];
+
+  @IsIn(PROPOSALS, { message: 'do or wait' }) proposal!: Proposal;
+  @IsIn(Object.keys(WISH_WEIGHT), { message: 'wanted, none or can wait' }) wish!: Wish;
+
+  /** What the same work costs more when it is done later. */
+  @IsInt({ message: 'whole minor units' }) @Min(0) @Max(MOST_MINOR) laterExtraMinor!: number;
+
+  @IsOptional() @IsUUID() findingId?: string;
+}
+
+export class LineVersionDto {
+  @IsInt() version!: number;
+}
+
+/** Lines that are to wait, and with it all others that are to be done: one press takes over an alternative. */
+export class ProposalsDto {
+  @IsArray() @ArrayMaxSize(MOST_LINES) @IsUUID(undefined, { each: true }) wait!: string[];
+}
+
+export class RevisionSendDto {
+  @IsUUID() id!: string;
+  @IsString() @MaxLength(2000, { message: 'at most 2,000 characters' }) note!: string;
+  /** The newest revision that the sender has seen; 0 for none. */
+  @IsInt() @Min(0) after!: number;
+}
+
+class LineAnswerDto {
+  @IsUUID() lineId!: string;
+  @IsIn(ANSWERS, { message: 'approve, wait, decline or ask' }) answer!: Answer;
+  @IsOptional() @IsString() @MaxLength(1000) question?: string;
+}
+
+/** An answer given by telephone, taken down by somebody in the shop. */
+export class AnswerTakenDto {
+  @IsUUID() id!: string;
+
+  @IsString()
+  @Matches(/\S/, { message: 'who said it?' })
+  @MaxLength(120)
+  name!: string;
+
+  @IsString()
+  @Matches(/\S/, { message: 'write down what was said' })
+  @MaxLength(2000, { message: 'at most 2,000 characters' })
+  said!: string;
+
+  @IsBoolean() understood!: boolean;
+
+  @IsArray()
+  @ArrayMaxSize(MOST_LINES)
+  @ValidateNested({ each: true })
+  @Type(() => LineAnswerDto)
+  answers!: LineAnswerDto[];
+}
+
+class RatesDto implements Record<Work, number> {
+  @IsInt() @Min(0) @Max(MOST_MINOR) mechanical!: number;
+  @IsInt() @Min(0) @Max(MOST_MINOR) metalwork!: number;
+  @IsInt() @Min(0) @Max(MOST_MINOR) paint!: number;
+  @IsInt() @Min(0) @Max(MOST_MINOR) trim!: number;
+  @IsInt() @Min(0) @Max(MOST_MINOR) electrical!: number;
+  @IsInt() @Min(0) @Max(MOST_MINOR) machining!: number;
+}
+
+/** How the shop charges. */
+export class TermsDto implements Terms {
+  @IsInt() @Min(1) version!: number;
+  @ValidateNested() @Type(() => RatesDto) rates!: RatesDto;
+
+  @IsInt({ message: 'hundredths of a per cent' })
+  @Min(0, { message: 'at least 0 %' })
+  @Max(10_000, { message: 'at most 100 %' })
+  taxBp!: number;
+
+  @IsBoolean() taxIncluded!: boolean;
+
+  @IsNumber({ maxDecimalPlaces: 2 }, { message: 'a share from 0 to 1' })
+  @Min(0, { message: 'a share from 0 to 1' })
+  @Max(1, { message: 'a share from 0 to 1' })
+  sharedRisk!: number;
+}
+
+export interface EstimateLineView extends Omit<EstimateLineDto, 'findingId'> {
+  id: string;
+  findingId: string | null;
+  standing: LineStanding;
+  /** What of the discretion limit it was begun with. */
+  discretionMinor: number | null;
+}
+
+export interface AnswerView {
+  id: string;
+  revision: number;
+  name: string;
+  via: 'page' | 'telephone';
+  takenBy: string | null;
+  said: string;
+  at: string;
+  given: LineAnswerDto[];
+}
+
+export interface RevisionView {
+  id: string;
+  number: number;
+  hash: string;
+  sentAt: string;
+  sentBy: string;
+  content: RevisionContent;
+}
+
+/** A finding that no line was made from yet. */
+export interface FindingView {
+  id: string;
+  text: string;
+  subject: string;
+  class: LineClass | null;
+  minutes: number | null;
+  moneyMinor: number | null;
+}
+
+export interface EstimateView {
+  buildId: string;
+  customer: string;
+  complaint: string;
+  terms: Terms;
+  lines: EstimateLineView[];
+  findings: FindingView[];
+  /** Newest first. */
+  revisions: RevisionView[];
+  /** Newest first. */
+  answers: AnswerView[];
+  budgetMinor: number | null;
+  discretionMinor: number;
+  discretionUsedMinor: number;
+  approvedMinor: number;
+  spentMinor: number;
+  /** Why the car cannot be handed over as roadworthy; empty when it can. */
+  notRoadworthy: string[];
+}
+
+export interface TermsView extends Terms {
+  version: number;
+}

@@ -1,0 +1,77 @@
+/** The mails of an estimate: where to read it, and the code that an answer takes. */
+import type { Transporter } from 'nodemailer';
+import { formatMoney } from '#core/money/money.ts';
+import { inShop } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import type { MailCode, MailRevision } from '../../jobs/queue.ts';
+import { linkUrl } from '../../links.ts';
+import { SHOP_HEADER } from '../../mail/outbox.ts';
+import { buildDetail } from '../builds/index.ts';
+import { liveLink } from '../letters/index.ts';
+import { shopOf } from '../session/index.ts';
+import { codeOf, waitingAnswer } from './answerCodes.ts';
+import { revisionById } from './estimate.queries.ts';
+
+/** Who it goes to, and what it is about; null where the link was revoked since. */
+async function addressed(deps: Deps, shopId: string, revisionId: string) {
+  return inShop(deps.db, shopId, async (tx) => {
+    const revision = await revisionById(tx, revisionId);
+    const build = revision && (await buildDetail(tx, revision.buildId));
+    const link = build && (await liveLink(tx, build.id));
+    if (!revision || !build || !link) return null;
+    return { revision, build, shop: await shopOf(tx), url: `${linkUrl(deps, link.id)}/estimate` };
+  });
+}
+
+interface Mail {
+  shopId: string;
+  id: string;
+  date: string;
+  subject: string;
+  text: string;
+}
+
+async function send(
+  transport: Transporter,
+  { shop, build }: NonNullable<Awaited<ReturnType<typeof addressed>>>,
+  mail: Mail,
+): Promise<void> {
+  await transport.sendMail({
+    from: { name: shop.name, address: 'letters@avrik.invalid' },
+    to: { name: build.customer, address: build.customer_email },
+    subject: mail.subject,
+    date: mail.date,
+    messageId: `<${mail.id}@avrik.invalid>`,
+    headers: { [SHOP_HEADER]: mail.shopId },
+    text: mail.text,
+  });
+}
+
+export async function mailRevision(deps: Deps, transport: Transporter, job: MailRevision): Promise<void> {
+  const to = await addressed(deps, job.shopId, job.revisionId);
+  if (!to) return;
+  const { revision, build, shop, url } = to;
+  const { number, grossMinor, note } = revision.content;
+  const price = formatMoney(grossMinor, shop.currency, shop.locale);
+  await send(transport, to, {
+    shopId: job.shopId,
+    id: `revision-${revision.id}`,
+    date: revision.sentAt,
+    subject: `Estimate ${number} for your ${build.nickname}: ${price}`,
+    text: `${note === '' ? '' : `${note}\n\n`}Estimate ${number} for your ${build.vehicle} comes to ${price}. Line by line, with the reasons, and to answer:\n\n${url}\n\nNothing on it is done before you have agreed to it.\n\n${shop.name}\n`,
+  });
+}
+
+export async function mailCode(deps: Deps, transport: Transporter, job: MailCode): Promise<void> {
+  const waiting = await inShop(deps.db, job.shopId, (tx) => waitingAnswer(tx, job.codeId));
+  const to = waiting && (await addressed(deps, job.shopId, waiting.revision_id));
+  if (!waiting || !to || waiting.used_at !== null) return;
+  const code = codeOf(deps, waiting.id);
+  await send(transport, to, {
+    shopId: job.shopId,
+    id: `code-${waiting.id}`,
+    date: waiting.made_at,
+    subject: `${code} is the code for your answer`,
+    text: `Your code is ${code}. Type it on the page where you answered estimate ${to.revision.number}. It holds for half an hour.\n\nIf you did not answer anything, somebody else has your link: ring us, and nothing is agreed.\n\n${to.shop.name}\n`,
+  });
+}

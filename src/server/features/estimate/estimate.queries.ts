@@ -1,0 +1,226 @@
+import type {
+  AnswerView,
+  EstimateLineDto,
+  FindingView,
+  RevisionView,
+  TermsView,
+} from '#contract/estimate.ts';
+import type { LineAnswer } from '#core/approval/answers.ts';
+import type { RevisionContent } from '#core/approval/revision.ts';
+import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
+import type { Facts } from '#core/log/kinds.ts';
+import type { Tx } from '../../db/pool.ts';
+
+/** A line's words and figures, as they are kept in `content`. */
+export type LineContent = Omit<EstimateLineDto, 'version' | 'findingId'>;
+
+export interface LineRow {
+  id: string;
+  content: LineContent;
+  finding_id: string | null;
+  version: number;
+  discretion_minor: number | null;
+  removed: boolean;
+}
+
+const LINE_COLUMNS = 'id, content, finding_id, version, discretion_minor, removed_at is not null as removed';
+
+export const linesOf = (tx: Tx, buildId: string): Promise<LineRow[]> =>
+  tx.rows(
+    `select ${LINE_COLUMNS} from estimate_lines
+     where shop_id = :shopId and build_id = :buildId and removed_at is null order by position, id`,
+    { buildId },
+  );
+
+/** The line wherever it belongs, dropped or not: an id is used once. */
+export const lineById = (tx: Tx, id: string): Promise<(LineRow & { build_id: string }) | undefined> =>
+  tx.one(`select ${LINE_COLUMNS}, build_id from estimate_lines where shop_id = :shopId and id = :id`, { id });
+
+export const insertLine = (
+  tx: Tx,
+  l: { id: string; buildId: string; content: LineContent; findingId: string | null },
+): Promise<number> =>
+  tx.run(
+    `insert into estimate_lines (shop_id, id, build_id, position, content, finding_id)
+     select :shopId, :id, :buildId, coalesce(max(position), 0) + 1, :content::jsonb, :findingId::uuid
+     from estimate_lines where shop_id = :shopId and build_id = :buildId`,
+    { ...l, content: JSON.stringify(l.content) },
+  );
+
+export const saveLine = (tx: Tx, id: string, content: LineContent): Promise<number> =>
+  tx.run(
+    `update estimate_lines set content = :content::jsonb, version = version + 1
+     where shop_id = :shopId and id = :id`,
+    { id, content: JSON.stringify(content) },
+  );
+
+export const dropLine = (tx: Tx, id: string, now: string): Promise<number> =>
+  tx.run('update estimate_lines set removed_at = :now where shop_id = :shopId and id = :id', { id, now });
+
+export const useDiscretion = (tx: Tx, id: string, minor: number, now: string): Promise<number> =>
+  tx.run(
+    `update estimate_lines set discretion_minor = :minor, discretion_at = :now
+     where shop_id = :shopId and id = :id`,
+    { id, minor, now },
+  );
+
+/** Also of dropped lines: what was spent without asking stays spent. */
+export const discretionUsed = async (tx: Tx, buildId: string): Promise<number> =>
+  (await tx.one<{ used: number }>(
+    `select coalesce(sum(discretion_minor), 0)::bigint as used from estimate_lines
+     where shop_id = :shopId and build_id = :buildId`,
+    { buildId },
+  ))!.used;
+
+/** Findings that stand in the logbook and in no line yet, newest first. */
+export async function freeFindings(tx: Tx, buildId: string): Promise<FindingView[]> {
+  const rows = await tx.rows<{ id: string; text: string; facts: Facts }>(
+    `select e.id, e.text, e.facts from entries_now e
+     where e.shop_id = :shopId and e.build_id = :buildId and e.kind = 'found' and not e.withdrawn
+       and not exists (select from estimate_lines l
+         where l.shop_id = e.shop_id and l.finding_id = e.id and l.removed_at is null)
+     order by e.at desc, e.seq desc limit 100`,
+    { buildId },
+  );
+  return rows.map(({ id, text, facts }) => ({
+    id,
+    text,
+    subject: facts.subject ?? text,
+    class: facts.class ?? null,
+    minutes: facts.minutes ?? null,
+    moneyMinor: facts.moneyMinor ?? null,
+  }));
+}
+
+export const isFindingOf = async (tx: Tx, buildId: string, id: string): Promise<boolean> =>
+  (await tx.one(
+    `select 1 from entries_now where shop_id = :shopId and build_id = :buildId and id = :id and kind = 'found'`,
+    { buildId, id },
+  )) !== undefined;
+
+interface RevisionRow {
+  id: string;
+  build_id: string;
+  number: number;
+  content: RevisionContent;
+  hash: string;
+  sent_at: string;
+  sent_by: string;
+}
+
+const toRevision = (r: RevisionRow): RevisionView & { buildId: string } => ({
+  id: r.id,
+  buildId: r.build_id,
+  number: r.number,
+  hash: r.hash,
+  sentAt: r.sent_at,
+  sentBy: r.sent_by,
+  content: r.content,
+});
+export type Revision = ReturnType<typeof toRevision>;
+
+const REVISIONS = `select r.id, r.build_id, r.number, r.content, r.hash, r.sent_at, p.name as sent_by from revisions r
+  join people p on p.shop_id = r.shop_id and p.id = r.sent_by where r.shop_id = :shopId`;
+
+export const revisionsOf = async (tx: Tx, buildId: string): Promise<Revision[]> =>
+  (
+    await tx.rows<RevisionRow>(`${REVISIONS} and r.build_id = :buildId order by r.number desc`, { buildId })
+  ).map(toRevision);
+
+export async function revisionById(tx: Tx, id: string): Promise<Revision | undefined> {
+  const row = await tx.one<RevisionRow>(`${REVISIONS} and r.id = :id`, { id });
+  return row && toRevision(row);
+}
+
+export const insertRevision = (
+  tx: Tx,
+  r: { id: string; buildId: string; content: RevisionContent; hash: string; now: string; by: string },
+): Promise<number> =>
+  tx.run(
+    `insert into revisions (shop_id, id, build_id, number, content, hash, sent_at, sent_by)
+     values (:shopId, :id, :buildId, :number, :content::jsonb, :hash, :now, :by)`,
+    { ...r, number: r.content.number, content: JSON.stringify(r.content) },
+  );
+
+export interface AnswerRow extends Omit<AnswerView, 'takenBy'> {
+  revision_id: string;
+  taken_by: string | null;
+}
+
+export const answersOf = (tx: Tx, buildId: string): Promise<AnswerRow[]> =>
+  tx.rows(
+    `select a.id, a.revision_id, r.number as revision, a.name, a.via, p.name as taken_by, a.said, a.at, a.given
+     from answers a join revisions r on r.shop_id = a.shop_id and r.id = a.revision_id
+     left join people p on p.shop_id = a.shop_id and p.id = a.taken_by
+     where a.shop_id = :shopId and a.build_id = :buildId order by a.seq desc`,
+    { buildId },
+  );
+
+export const answerExists = async (tx: Tx, id: string): Promise<boolean> =>
+  (await tx.one('select 1 from answers where shop_id = :shopId and id = :id', { id })) !== undefined;
+
+export interface NewAnswer {
+  id: string;
+  name: string;
+  via: 'page' | 'telephone';
+  takenBy: string | null;
+  said: string;
+  understood: boolean;
+  given: readonly LineAnswer[];
+}
+
+export const insertAnswer = (tx: Tx, a: NewAnswer, revision: Revision, now: string): Promise<number> =>
+  tx.run(
+    `insert into answers (shop_id, id, build_id, revision_id, hash, name, via, taken_by, said, understood, given, at)
+     values (:shopId, :id, :buildId, :revisionId, :hash, :name, :via, :takenBy, :said, :understood, :given::jsonb, :now)`,
+    {
+      ...a,
+      given: JSON.stringify(a.given),
+      buildId: revision.buildId,
+      revisionId: revision.id,
+      hash: revision.hash,
+      now,
+    },
+  );
+
+interface TermsRow {
+  tax_bp: number;
+  tax_included: boolean;
+  shared_risk: string;
+  terms_version: number;
+}
+
+export async function termsOf(tx: Tx): Promise<TermsView> {
+  const shop = (await tx.one<TermsRow>(
+    'select tax_bp, tax_included, shared_risk, terms_version from shops where id = :shopId',
+  ))!;
+  const rates = await tx.rows<{ work: Work; per_hour_minor: number }>(
+    'select work, per_hour_minor from work_rates where shop_id = :shopId',
+  );
+  const rateOf = new Map(rates.map((r) => [r.work, r.per_hour_minor]));
+  return {
+    rates: Object.fromEntries(WORKS.map((w) => [w, rateOf.get(w) ?? 0])) as Terms['rates'],
+    taxBp: shop.tax_bp,
+    taxIncluded: shop.tax_included,
+    sharedRisk: Number(shop.shared_risk),
+    version: shop.terms_version,
+  };
+}
+
+/** Keeps the terms if they are still at this version; answers whether they were. */
+export async function saveTerms(tx: Tx, t: TermsView): Promise<boolean> {
+  const { taxBp, taxIncluded, sharedRisk, version } = t;
+  const saved = await tx.run(
+    `update shops set tax_bp = :taxBp, tax_included = :taxIncluded, shared_risk = :sharedRisk,
+       terms_version = terms_version + 1 where id = :shopId and terms_version = :version`,
+    { taxBp, taxIncluded, sharedRisk, version },
+  );
+  if (saved === 0) return false;
+  for (const work of WORKS)
+    await tx.run(
+      `insert into work_rates (shop_id, work, per_hour_minor) values (:shopId, :work, :minor)
+       on conflict (shop_id, work) do update set per_hour_minor = excluded.per_hour_minor`,
+      { work, minor: t.rates[work] },
+    );
+  return true;
+}

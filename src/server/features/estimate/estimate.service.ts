@@ -1,0 +1,282 @@
+/** The estimate as it is being written: lines, what they stand at, how the shop charges. */
+import { v7 as uuidv7 } from 'uuid';
+import {
+  MOST_LINES,
+  type EstimateLineDto,
+  type EstimateLineView,
+  type EstimateView,
+  type LineVersionDto,
+  type ProposalsDto,
+  type TermsDto,
+  type TermsView,
+} from '#contract/estimate.ts';
+import { canonical } from '#core/approval/canonical.ts';
+import {
+  allowedBy,
+  standingOf,
+  whyNotRoadworthy,
+  whyNotWork,
+  type Answered,
+  type WorkCase,
+} from '#core/approval/answers.ts';
+import { freeze, type ProposedLine, type RevisionContent } from '#core/approval/revision.ts';
+import { whyNotThreePoint } from '#core/estimate/lines.ts';
+import { totalsOf } from '#core/log/entries.ts';
+import { formatMoney } from '#core/money/money.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.ts';
+import { keep } from '../entries/index.ts';
+import { shopOf } from '../session/index.ts';
+import * as q from './estimate.queries.ts';
+
+/** Everything that the estimate of a build is read from, in one transaction. */
+export interface EstimateNow {
+  build: BuildDetail;
+  rows: q.LineRow[];
+  lines: ProposedLine[];
+  terms: TermsView;
+  /** The lines as they would be sent now. */
+  frozen: RevisionContent;
+  revisions: q.Revision[];
+  answers: q.AnswerRow[];
+  answered: Answered[];
+  discretionUsedMinor: number;
+}
+
+const proposed = ({ id, content }: q.LineRow): ProposedLine => ({ id, ...content });
+
+export async function estimateNow(tx: Tx, buildId: string): Promise<EstimateNow> {
+  const build = await buildDetail(tx, buildId);
+  if (!build) throw notFound('build');
+  const rows = await q.linesOf(tx, buildId);
+  const lines = rows.map(proposed);
+  const terms = await q.termsOf(tx);
+  const revisions = await q.revisionsOf(tx, buildId);
+  const answers = await q.answersOf(tx, buildId);
+  const { currency } = await shopOf(tx);
+  const contents = new Map(revisions.map((r) => [r.id, r.content]));
+  const number = (revisions[0]?.number ?? 0) + 1;
+  return {
+    build,
+    rows,
+    lines,
+    terms,
+    frozen: freeze(lines, terms, { number, currency, note: '', budgetMinor: build.budget_minor }),
+    revisions,
+    answers,
+    answered: answers.map((a) => ({ revision: contents.get(a.revision_id)!, answers: a.given })).reverse(),
+    discretionUsedMinor: await q.discretionUsed(tx, buildId),
+  };
+}
+
+function lineViews({ rows, frozen, revisions, answered }: EstimateNow): EstimateLineView[] {
+  return rows.map(({ id, content, finding_id, version, discretion_minor }, i) => ({
+    id,
+    ...content,
+    version,
+    findingId: finding_id,
+    discretionMinor: discretion_minor,
+    standing: standingOf(frozen.lines[i]!, revisions[0]?.content, answered),
+  }));
+}
+
+async function viewOf(tx: Tx, buildId: string): Promise<EstimateView> {
+  const now = await estimateNow(tx, buildId);
+  const lines = lineViews(now);
+  return {
+    buildId,
+    customer: now.build.customer,
+    complaint: now.build.complaint,
+    terms: now.terms,
+    lines,
+    findings: await q.freeFindings(tx, buildId),
+    revisions: now.revisions,
+    answers: now.answers.map(({ taken_by, ...a }) => ({ ...a, takenBy: taken_by })),
+    budgetMinor: now.build.budget_minor,
+    discretionMinor: now.build.discretion_minor,
+    discretionUsedMinor: now.discretionUsedMinor,
+    approvedMinor: lines.reduce((s, l) => s + l.standing.approvedMinor, 0),
+    spentMinor: totalsOf(now.build.sums).spentMinor,
+    notRoadworthy: whyNotRoadworthy(
+      lines.map((l) => ({ title: l.title, class: l.class, state: l.standing.state })),
+    ),
+  };
+}
+
+export const readEstimate = (deps: Deps, who: SignedIn, buildId: string): Promise<EstimateView> =>
+  inShop(deps.db, who.shopId, (tx) => viewOf(tx, buildId));
+
+/** Runs a change with the build held, so that changes of one estimate come one after the other. */
+export async function changing<T>(
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  change: (tx: Tx) => Promise<T>,
+): Promise<EstimateView> {
+  return inShop(deps.db, who.shopId, async (tx) => {
+    if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
+    await change(tx);
+    return viewOf(tx, buildId);
+  });
+}
+
+/** What no class can check by itself. */
+function refuseLine(dto: EstimateLineDto, id: string, others: readonly q.LineRow[]): void {
+  const fields = (['minutes', 'parts', 'outwork'] as const).flatMap((field) => {
+    const reason = whyNotThreePoint(dto[field]);
+    return reason === null ? [] : [{ field, reason }];
+  });
+  const known = new Set(others.map((l) => l.id));
+  if (dto.needs.some((n) => n === id || !known.has(n)))
+    fields.push({ field: 'needs' as never, reason: 'a line can only need another line of this estimate' });
+  if (needsItself(id, dto.needs, others))
+    fields.push({ field: 'needs' as never, reason: 'lines would need each other in a circle' });
+  if (dto.class === 'safety' && dto.proposal === 'wait')
+    fields.push({ field: 'proposal' as never, reason: 'a safety line is never put off to pay for another' });
+  if (fields.length > 0)
+    throw new Refusal('invalid', `${fields[0]!.field}: ${fields[0]!.reason}. Nothing was kept.`, { fields });
+}
+
+function needsItself(id: string, needs: readonly string[], others: readonly q.LineRow[]): boolean {
+  const needsOf = new Map(others.map((l) => [l.id, l.content.needs]));
+  const seen = new Set<string>();
+  const open = [...needs];
+  for (let next = open.pop(); next !== undefined; next = open.pop()) {
+    if (next === id) return true;
+    if (seen.has(next)) continue;
+    seen.add(next);
+    open.push(...(needsOf.get(next) ?? []));
+  }
+  return false;
+}
+
+const conflict = (what: string, current: unknown): Refusal =>
+  new Refusal('conflict', `Somebody changed this ${what} meanwhile. What you typed is kept on the page.`, {
+    current,
+  });
+
+/** Makes a line (version 0) or changes it. The same words again change nothing. */
+export const putLine = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  lineId: string,
+  dto: EstimateLineDto,
+): Promise<EstimateView> =>
+  changing(deps, who, buildId, async (tx) => {
+    const { version, findingId, ...content } = dto;
+    const known = await q.lineById(tx, lineId);
+    if (known && known.build_id !== buildId) throw notFound('line');
+    if (known && !known.removed && canonical(known.content) === canonical(content)) return;
+    const others = (await q.linesOf(tx, buildId)).filter((l) => l.id !== lineId);
+    if (known?.removed) throw conflict('line', null);
+    if (known && known.version !== version) throw conflict('line', known);
+    refuseLine(dto, lineId, others);
+    if (known) return q.saveLine(tx, lineId, content);
+    if (version !== 0) throw notFound('line');
+    if (others.length >= MOST_LINES)
+      throw new Refusal('invalid', `An estimate holds at most ${MOST_LINES} lines.`);
+    if (findingId !== undefined && !(await q.isFindingOf(tx, buildId, findingId))) throw notFound('finding');
+    return q.insertLine(tx, { id: lineId, buildId, content, findingId: findingId ?? null });
+  });
+
+/** Takes a line out of the estimate. What was sent of it stays in its revision. */
+export const removeLine = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  lineId: string,
+  dto: LineVersionDto,
+): Promise<EstimateView> =>
+  changing(deps, who, buildId, async (tx) => {
+    const known = await q.lineById(tx, lineId);
+    if (!known || known.build_id !== buildId) throw notFound('line');
+    if (known.removed) return;
+    if (known.version !== dto.version) throw conflict('line', known);
+    const needer = (await q.linesOf(tx, buildId)).find((l) => l.content.needs.includes(lineId));
+    if (needer)
+      throw new Refusal('invalid', `“${needer.content.title}” needs this line. Change that one first.`);
+    await q.dropLine(tx, lineId, deps.clock.now());
+  });
+
+/** Sets which lines are to wait; all others are to be done. */
+export const propose = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  dto: ProposalsDto,
+): Promise<EstimateView> =>
+  changing(deps, who, buildId, async (tx) => {
+    const wait = new Set(dto.wait);
+    const rows = await q.linesOf(tx, buildId);
+    const safety = rows.find((l) => wait.has(l.id) && l.content.class === 'safety');
+    if (safety)
+      throw new Refusal('invalid', `“${safety.content.title}” is a safety line: it is never put off.`);
+    for (const { id, content } of rows) {
+      const proposal = wait.has(id) ? 'wait' : 'do';
+      if (content.proposal !== proposal) await q.saveLine(tx, id, { ...content, proposal });
+    }
+  });
+
+/**
+ * Begins work on a line, if it is agreed or inside the discretion limit. Discretion used is logged for the customer, so
+ * the next letter tells of it.
+ */
+export const beginLine = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  lineId: string,
+): Promise<EstimateView> =>
+  changing(deps, who, buildId, async (tx) => {
+    const now = await estimateNow(tx, buildId);
+    const at = now.rows.findIndex((l) => l.id === lineId);
+    if (at === -1) throw notFound('line');
+    if (now.rows[at]!.discretion_minor !== null) return;
+    const shop = await shopOf(tx);
+    const work: WorkCase = {
+      title: now.lines[at]!.title,
+      standing: lineViews(now)[at]!.standing,
+      grossMinor: now.frozen.lines[at]!.grossMinor,
+      discretionLeftMinor: now.build.discretion_minor - now.discretionUsedMinor,
+    };
+    const refused = whyNotWork(work, now.build.customer, shop);
+    if (refused !== null) throw new Refusal('forbidden', refused);
+    if (allowedBy(work) === 'agreed' || work.grossMinor === 0) return;
+    const instant = deps.clock.now();
+    await q.useDiscretion(tx, lineId, work.grossMinor, instant);
+    const price = formatMoney(work.grossMinor, shop.currency, shop.locale);
+    await keep(tx, { id: buildId, nickname: now.build.nickname }, shop, {
+      id: uuidv7(),
+      build_id: buildId,
+      at: instant,
+      recorded_at: instant,
+      person_id: who.personId,
+      kind: 'decided',
+      text: `${work.title} begun within what may be spent without asking, ${price}`,
+      facts: { subject: work.title.slice(0, 300) },
+      audience: 'customer',
+      about_type: 'line',
+      about_id: lineId,
+      corrects_id: null,
+      now: null,
+    });
+  });
+
+export const readTerms = (deps: Deps, who: SignedIn): Promise<TermsView> =>
+  inShop(deps.db, who.shopId, q.termsOf);
+
+export async function saveTerms(deps: Deps, who: SignedIn, dto: TermsDto): Promise<TermsView> {
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const before = await q.termsOf(tx);
+    if (canonical({ ...before, version: 0 }) === canonical({ ...dto, version: 0 })) return before;
+    if (!(await q.saveTerms(tx, dto)))
+      throw new Refusal('conflict', 'Somebody changed the rates meanwhile. Yours are kept on the page.', {
+        current: before,
+      });
+    return q.termsOf(tx);
+  });
+}

@@ -1,0 +1,179 @@
+/** What is sent and what is answered: frozen, hashed, never changed again. */
+import { createHash } from 'node:crypto';
+import { v7 as uuidv7 } from 'uuid';
+import type { AnswerTakenDto, EstimateView, RevisionSendDto } from '#contract/estimate.ts';
+import type { ShopView } from '#contract/session.ts';
+import { ANSWERS, whyNotAnswers, type Answer, type LineAnswer } from '#core/approval/answers.ts';
+import { canonical } from '#core/approval/canonical.ts';
+import { freeze, whyNotSend, type RevisionContent } from '#core/approval/revision.ts';
+import { formatMoney } from '#core/money/money.ts';
+import type { Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { queueRevision } from '../../jobs/queue.ts';
+import type { BuildKey } from '../builds/index.ts';
+import { keep } from '../entries/index.ts';
+import { ensureLink } from '../letters/index.ts';
+import { shopOf } from '../session/index.ts';
+import * as q from './estimate.queries.ts';
+import { changing, estimateNow } from './estimate.service.ts';
+
+const hashOf = (content: RevisionContent): string =>
+  createHash('sha256').update(canonical(content)).digest('hex');
+
+/** The same lines and money, whatever the number and the note. */
+const sameOffer = (a: RevisionContent, b: RevisionContent): boolean =>
+  canonical({ ...a, number: 0, note: '' }) === canonical({ ...b, number: 0, note: '' });
+
+interface Logged {
+  kind: 'asked' | 'decided';
+  text: string;
+  aboutType: 'revision' | 'answer';
+  aboutId: string;
+  personId: string | null;
+}
+
+async function log(tx: Tx, deps: Deps, shop: ShopView, build: BuildKey, e: Logged): Promise<void> {
+  const now = deps.clock.now();
+  await keep(tx, build, shop, {
+    id: uuidv7(),
+    build_id: build.id,
+    at: now,
+    recorded_at: now,
+    person_id: e.personId,
+    kind: e.kind,
+    text: e.text,
+    facts: {},
+    audience: 'shop',
+    about_type: e.aboutType,
+    about_id: e.aboutId,
+    corrects_id: null,
+    now: null,
+  });
+}
+
+/** Freezes the estimate as the next revision and mails the customer where to read it. The same id again is the same one. */
+export const sendRevision = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  dto: RevisionSendDto,
+): Promise<EstimateView> =>
+  changing(deps, who, buildId, async (tx) => {
+    if (await q.revisionById(tx, dto.id)) return;
+    const { build, lines, terms, frozen, revisions } = await estimateNow(tx, buildId);
+    const newest = revisions[0];
+    if ((newest?.number ?? 0) !== dto.after)
+      throw new Refusal('conflict', `Revision ${newest?.number} was sent meanwhile. Look at it first.`, {
+        current: newest,
+      });
+    const refused = whyNotSend(lines);
+    if (refused !== null) throw new Refusal('invalid', refused);
+    if (newest && sameOffer(newest.content, frozen))
+      throw new Refusal('invalid', `Nothing has changed since revision ${newest.number}.`);
+    const shop = await shopOf(tx);
+    const content = freeze(lines, terms, {
+      number: frozen.number,
+      currency: shop.currency,
+      note: dto.note.trim(),
+      budgetMinor: build.budget_minor,
+    });
+    const now = deps.clock.now();
+    await q.insertRevision(tx, {
+      id: dto.id,
+      buildId,
+      content,
+      hash: hashOf(content),
+      now,
+      by: who.personId,
+    });
+    await ensureLink(tx, deps, buildId, now);
+    const price = formatMoney(content.grossMinor, shop.currency, shop.locale);
+    await log(tx, deps, shop, build, {
+      kind: 'asked',
+      text: `Estimate ${content.number} sent to ${build.customer}, ${price}`,
+      aboutType: 'revision',
+      aboutId: dto.id,
+      personId: who.personId,
+    });
+    await queueRevision(tx, { shopId: who.shopId, revisionId: dto.id });
+  });
+
+const SAID: Record<Answer, string> = {
+  approve: 'agreed to',
+  wait: 'put off',
+  decline: 'declined',
+  ask: 'asked about',
+};
+
+function inWords(given: readonly LineAnswer[], content: RevisionContent): string {
+  const title = new Map(content.lines.map((l) => [l.id, l.title]));
+  return ANSWERS.flatMap((answer) => {
+    const these = given.filter((g) => g.answer === answer).map((g) => title.get(g.lineId)!);
+    if (these.length === 0) return [];
+    return [
+      these.length > 3 ? `${SAID[answer]} ${these.length} lines` : `${SAID[answer]} ${these.join(', ')}`,
+    ];
+  }).join('; ');
+}
+
+/**
+ * Keeps an answer to the newest revision. Throws a conflict where a newer one was sent, and names every field that is
+ * missing; the caller holds the build.
+ */
+export async function keepAnswer(
+  tx: Tx,
+  deps: Deps,
+  build: BuildKey,
+  revision: q.Revision,
+  answer: q.NewAnswer,
+): Promise<void> {
+  if (await q.answerExists(tx, answer.id)) return;
+  const [newest] = await q.revisionsOf(tx, build.id);
+  if (newest?.id !== revision.id)
+    throw new Refusal(
+      'conflict',
+      `Revision ${newest?.number} was sent meanwhile. The answer must be to that one.`,
+      {
+        current: newest,
+      },
+    );
+  const fields = whyNotAnswers(revision.content, answer.given, answer.understood);
+  if (fields.length > 0) throw new Refusal('invalid', `${fields[0]!.reason}. Nothing was kept.`, { fields });
+  await q.insertAnswer(tx, answer, revision, deps.clock.now());
+  const how = answer.via === 'telephone' ? ' by telephone' : '';
+  await log(tx, deps, await shopOf(tx), build, {
+    kind: 'decided',
+    text: `${answer.name}${how} ${inWords(answer.given, revision.content)} (estimate ${revision.number})`.slice(
+      0,
+      4000,
+    ),
+    aboutType: 'answer',
+    aboutId: answer.id,
+    personId: answer.takenBy,
+  });
+}
+
+/** Takes down what the customer said by telephone. */
+export const takeAnswer = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  revisionId: string,
+  dto: AnswerTakenDto,
+): Promise<EstimateView> =>
+  changing(deps, who, buildId, async (tx) => {
+    const revision = await q.revisionById(tx, revisionId);
+    if (!revision || revision.buildId !== buildId) throw notFound('revision');
+    const { build } = await estimateNow(tx, buildId);
+    await keepAnswer(tx, deps, build, revision, {
+      id: dto.id,
+      name: dto.name.trim(),
+      via: 'telephone',
+      takenBy: who.personId,
+      said: dto.said.trim(),
+      understood: dto.understood,
+      given: dto.answers,
+    });
+  });
