@@ -1,0 +1,202 @@
+/**
+ * The customer's estimate, as a browser without a script uses it, with the code coming by real SMTP to the stand-in.
+ * Nasty cases: a page left open on an older revision, a safety line left out without a word, five wrong codes, an old
+ * code, the code sent twice, another build's revision, a revoked link, hostile words, a form from another site.
+ */
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import supertest from 'supertest';
+import { pathOf } from '#contract/access.ts';
+import type { EstimateLineDto, EstimateView } from '#contract/estimate.ts';
+import { startWorker, type Worker } from '#server/jobs/worker.ts';
+import { estimateLine, makeBuild, nextId, openShop } from '#tests/support/server.ts';
+
+const it = openShop('customers');
+let worker: Worker;
+beforeAll(async () => {
+  const rates = { mechanical: 6000, metalwork: 0, paint: 0, trim: 0, electrical: 0, machining: 0 };
+  const terms = { version: 1, rates, taxBp: 2000, taxIncluded: false, sharedRisk: 0.3 };
+  await it.owner.put(pathOf('termsSave')).send(terms).expect(200);
+  worker = await startWorker(it.server.deps);
+});
+afterAll(() => worker.stop());
+
+interface Case {
+  buildId: string;
+  ids: string[];
+  path: string;
+  revisionId: string;
+}
+
+const read = async (buildId: string): Promise<EstimateView> =>
+  (await it.owner.get(pathOf('estimateRead', { buildId })).expect(200)).body as EstimateView;
+const put = (buildId: string, lineId: string, more: Partial<EstimateLineDto>) =>
+  it.owner.put(pathOf('estimateLinePut', { buildId, lineId })).send(estimateLine(more)).expect(200);
+
+async function send(buildId: string, after = 0): Promise<string> {
+  const id = nextId();
+  await it.owner.post(pathOf('revisionSend', { buildId })).send({ id, note: '', after }).expect(200);
+  return id;
+}
+
+async function sent(lines: Partial<EstimateLineDto>[]): Promise<Case> {
+  const buildId = await makeBuild(it.owner);
+  const ids = lines.map(() => nextId());
+  for (const [i, l] of lines.entries()) await put(buildId, ids[i]!, { title: `Line ${i}`, ...l });
+  const revisionId = await send(buildId);
+  const { url } = (await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body.link;
+  return { buildId, ids, path: `${new URL(url).pathname}/estimate`, revisionId };
+}
+
+const page = (path: string) => supertest(it.server.app.express).get(path);
+const post = (path: string, body: Record<string, string>) =>
+  supertest(it.server.app.express).post(path).type('form').send(body);
+const form = (
+  { ids, revisionId }: Case,
+  answers: string[],
+  more: Record<string, string> = {},
+): Record<string, string> => ({
+  revision: revisionId,
+  name: 'Ilse Brandt',
+  ...Object.fromEntries(ids.map((id, i) => [`line.${id}`, answers[i] ?? 'approve'])),
+  ...more,
+});
+const waitingId = (html: string): string => /name="answer" value="([0-9a-f-]{36})"/.exec(html)![1]!;
+
+async function mailOf(match: (text: string) => boolean): Promise<string> {
+  for (let tries = 0; tries < 100; tries += 1) {
+    const mails = (await it.owner.get(pathOf('outboxList')).expect(200)).body.mails as { text: string }[];
+    const mail = mails.find((m) => match(m.text));
+    if (mail) return mail.text;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error('the mail did not come');
+}
+let seenCodes = new Set<string>();
+async function newCode(): Promise<string> {
+  const code = /Your code is (\d{6})/;
+  const text = await mailOf((t) => code.test(t) && !seenCodes.has(code.exec(t)![1]!));
+  const found = code.exec(text)![1]!;
+  seenCodes = seenCodes.add(found);
+  return found;
+}
+
+describe('reading', () => {
+  test('the mail brings the address; the page shows every line with its why, class and price, and no script', async () => {
+    const c = await sent([{ title: 'Brake pipes', class: 'safety', why: 'Corroded all round' }]);
+    expect(await mailOf((t) => t.includes(c.path))).toContain('£120.00');
+    const { text, headers } = await page(c.path).expect(200);
+    expect(text).toMatch(/Brake pipes.*£120\.00.*Safety: the car is not safe.*Corroded all round/s);
+    expect(text).not.toContain('<script');
+    expect(headers['referrer-policy']).toBe('same-origin');
+    expect((await page(c.path.replace('/estimate', '')).expect(200)).text).toContain(`href="${c.path}"`);
+  });
+
+  test('hostile words stay words', async () => {
+    const c = await sent([{ title: '<img src=x onerror=alert(1)>', why: '"><script>alert(1)</script>' }]);
+    const { text } = await page(c.path).expect(200);
+    expect(text).not.toMatch(/<img|<script/);
+  });
+
+  test('without an estimate, and behind a revoked link, there is nothing', async () => {
+    const c = await sent([{}]);
+    await it.owner.delete(pathOf('linkRevoke', { buildId: c.buildId })).expect(200);
+    await page(c.path).expect(404);
+    await post(c.path, form(c, [])).expect(404);
+    await page('/l/nonsense/estimate').expect(404);
+  });
+});
+
+describe('answering', () => {
+  test('answers, then the code from the mail: kept with the name, the hash and what was agreed, and logged', async () => {
+    const c = await sent([{}, { class: 'nice' }]);
+    const step = await post(c.path, form(c, ['approve', 'wait'])).expect(200);
+    expect(step.text).toMatch(
+      /Line 0.*Do it.*£120\.00.*Line 1.*Let it wait.*To be done, with tax.*£120\.00/s,
+    );
+    expect((await read(c.buildId)).answers).toEqual([]);
+    const code = await newCode();
+    const done = await post(`${c.path}/code`, { answer: waitingId(step.text), code }).expect(200);
+    const view = await read(c.buildId);
+    expect(done.text).toContain(view.revisions[0]!.hash);
+    expect(view).toMatchObject({
+      approvedMinor: 12_000,
+      answers: [{ via: 'page', name: 'Ilse Brandt', takenBy: null, revision: 1 }],
+      lines: [{ standing: { state: 'approved' } }, { standing: { state: 'waits' } }],
+    });
+    const { entries } = (await it.owner.get(pathOf('entriesList', { buildId: c.buildId }))).body;
+    expect(entries[0]).toMatchObject({ kind: 'decided', text: expect.stringContaining('agreed to Line 0') });
+    // Sent again, as a reload does: the same answer, kept once.
+    await post(`${c.path}/code`, { answer: waitingId(step.text), code }).expect(200);
+    expect((await read(c.buildId)).answers).toHaveLength(1);
+    expect((await page(c.path)).text).toContain('You agreed to this.');
+  });
+
+  test('what is missing is said at its line, and what was typed stays', async () => {
+    const c = await sent([{}, {}]);
+    const { [`line.${c.ids[1]!}`]: _, ...half } = form(c, ['approve']);
+    const { text } = await post(c.path, { ...half, name: '' }).expect(400);
+    expect(text).toContain('say what to do about “Line 1”');
+    expect(text).toContain('write your name');
+    expect(text).toMatch(new RegExp(`name="line.${c.ids[0]!}" value="approve" checked`));
+    expect((await post(c.path, form(c, ['ask', 'approve'])).expect(400)).text).toContain(
+      'write what you want to know',
+    );
+  });
+
+  test('a safety line left out needs their explicit word', async () => {
+    const c = await sent([{ title: 'Brake pipes', class: 'safety' }]);
+    expect((await post(c.path, form(c, ['decline'])).expect(400)).text).toContain('is about safety');
+    const step = await post(c.path, form(c, ['decline'], { understood: 'yes' })).expect(200);
+    await post(`${c.path}/code`, { answer: waitingId(step.text), code: await newCode() }).expect(200);
+    expect((await read(c.buildId)).notRoadworthy).toEqual(['“Brake pipes” was declined']);
+  });
+
+  test('a page left open on an older revision agrees to nothing, and shows what changed', async () => {
+    const c = await sent([{}, { title: 'Old line' }]);
+    const step = await post(c.path, form(c, [])).expect(200);
+    const code = await newCode();
+    await put(c.buildId, c.ids[0]!, { version: 1, title: 'Line 0', sundriesMinor: 5000 });
+    await send(c.buildId, 1);
+    const late = await post(c.path, form(c, [])).expect(409);
+    expect(late.text).toMatch(/There is a newer estimate.*Line 0<\/b>: dearer, £120\.00 → £180\.00/s);
+    // Not even with a code that was right for the older one.
+    const withCode = await post(`${c.path}/code`, { answer: waitingId(step.text), code }).expect(409);
+    expect(withCode.text).toContain('There is a newer estimate');
+    expect((await read(c.buildId)).answers).toEqual([]);
+  });
+
+  test('five wrong codes are enough; an old code does not count', async () => {
+    const c = await sent([{}]);
+    const answer = waitingId((await post(c.path, form(c, [])).expect(200)).text);
+    const code = await newCode();
+    const wrong = code === '000000' ? '000001' : '000000';
+    for (let i = 0; i < 5; i += 1)
+      expect((await post(`${c.path}/code`, { answer, code: wrong }).expect(400)).text).toContain(
+        'not the code',
+      );
+    expect((await post(`${c.path}/code`, { answer, code }).expect(400)).text).toContain('one try too many');
+    const again = waitingId((await post(c.path, form(c, [])).expect(200)).text);
+    const fresh = await newCode();
+    const before = it.server.clock.now();
+    it.server.clock.set(new Date(Date.parse(before) + 31 * 60_000).toISOString());
+    expect((await post(`${c.path}/code`, { answer: again, code: fresh }).expect(400)).text).toContain(
+      'half an hour',
+    );
+    it.server.clock.set(before);
+    expect((await read(c.buildId)).answers).toEqual([]);
+  });
+
+  test('another build’s revision and another build’s waiting answer are not reached through this link', async () => {
+    const [c, other] = [await sent([{}]), await sent([{}])];
+    await post(c.path, { ...form(other, []), revision: other.revisionId }).expect(409);
+    const step = await post(other.path, form(other, [])).expect(200);
+    await post(`${c.path}/code`, { answer: waitingId(step.text), code: await newCode() }).expect(404);
+    expect((await read(other.buildId)).answers).toEqual([]);
+  });
+
+  test('a form from another site is refused', async () => {
+    const c = await sent([{}]);
+    await post(c.path, form(c, [])).set('sec-fetch-site', 'cross-site').expect(403);
+    await post(c.path, form(c, [])).set('origin', 'https://elsewhere.example').expect(403);
+  });
+});
