@@ -35,6 +35,11 @@ export const makeRouter = (client: QueryClient) =>
                 { path: '/', Component: FloorPage },
                 { path: '/builds/new', lazy: page(() => import('./features/builds/NewBuildPage.tsx')) },
                 { path: '/builds/:buildId', lazy: page(() => import('./features/builds/BuildPage.tsx')) },
+                {
+                  path: '/builds/:buildId/estimate',
+                  lazy: page(() => import('./features/estimate/EstimatePage.tsx')),
+                },
+                { path: '/shop', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },
                 { path: '/letters/:letterId', lazy: page(() => import('./features/letters/LetterPage.tsx')) },
                 { path: '/outbox', lazy: page(() => import('./features/outbox/OutboxPage.tsx')) },
                 { path: '*', Component: NoSuchPage },

@@ -2,6 +2,7 @@
  * Fills an empty database with the demo shop, through the same services that people use, with a clock that walks
  * through the last six months. The same day gives the same shop.
  */
+import type { BuildCreateDto } from '#contract/builds.ts';
 import { factsOf, parseLine, type CaptureContext } from '#core/capture/index.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { addDays, dayOf, weekdayOf, type Day } from '#core/time/days.ts';
@@ -14,6 +15,8 @@ import { openLetter, sendLetter } from '#server/features/letters/letters.service
 import { firstShopMade, insertPerson } from '#server/features/session/session.queries.ts';
 import { createShop, hashPassword } from '#server/features/session/session.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
+import { INTAKES } from './estimates.ts';
+import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
 import { DEMO_PASSWORD, PEOPLE, PLACES, SHOP, VENDORS, type DemoBuild } from './saltmarsh.ts';
 import { stepsOf, type Step } from './script.ts';
 import { camper } from './stories/camper.ts';
@@ -41,6 +44,7 @@ interface Shop {
   id: () => string;
   people: Map<string, SignedIn>;
   buildIds: string[];
+  lineIds: LineIds[];
   today: Day;
   setClock: (instant: string) => void;
   context: CaptureContext;
@@ -60,11 +64,13 @@ async function fillDemo(real: Deps): Promise<void> {
   const id = counter();
   const people = await makePeople(deps, id);
   await makeNames(deps, people.get('W')!.shopId, id);
+  await setTerms(deps, people.get('W')!);
   const shop: Shop = {
     deps,
     id,
     people,
     buildIds: [],
+    lineIds: BUILDS.map(() => new Map()),
     today,
     setClock: (instant) => (at = instant),
     context: contextOf(today),
@@ -149,9 +155,22 @@ async function makeBuild(shop: Shop, b: DemoBuild): Promise<string> {
     customerEmail,
     standard,
     tellEveryDays,
+    ...intakeOf(b.nickname, shop.today),
     ...(b.promisedIn === undefined ? {} : { promised: addDays(shop.today, b.promisedIn) }),
   });
   return id;
+}
+
+/** What was agreed when the car came in. */
+function intakeOf(nickname: string, today: Day): Partial<BuildCreateDto> {
+  const intake = INTAKES[nickname];
+  if (!intake) return {};
+  return {
+    complaint: intake.complaint,
+    ...(intake.budget === undefined ? {} : { budgetMinor: pence(intake.budget) }),
+    ...(intake.discretion === undefined ? {} : { discretionMinor: pence(intake.discretion) }),
+    ...(intake.eventIn === undefined ? {} : { eventDay: addDays(today, intake.eventIn) }),
+  };
 }
 
 /** One context a day: the parser indexes the names of a context once. */
@@ -171,6 +190,9 @@ async function take(shop: Shop, step: Step): Promise<void> {
     await setNext(shop.deps, who, buildId, { next: step.text.slice(6), version: 1 });
     return;
   }
+  const writing = { deps: shop.deps, who, buildId, ids: shop.lineIds[step.build]!, id: shop.id };
+  if (step.text.startsWith('@estimate ')) return writeEstimate(writing, step.text.slice(10));
+  if (step.text.startsWith('@answer ')) return answerEstimate(writing, step.text.slice(8));
   if (step.text.startsWith('@correct ')) return correct(shop, who, buildId, step.text.slice(9), day);
   const parsed = parseLine(step.text, contextOn(shop, day));
   if (parsed.kind === 'correction') throw new Error(`a correction needs its entry: ${step.text}`);

@@ -33,11 +33,15 @@ const EVERYWHERE: [string, string][] = [
 const BUILD: [string, string][] = [
   ['S', 'Search this logbook'],
   ['D', 'Draft an update'],
+  ['E', 'To the estimate'],
 ];
+const ESTIMATE: [string, string][] = [['N', 'New line']];
 
 export default function KeysDialog({ onClose }: { onClose: () => void }) {
   const [off, setOff] = useState(keysAreOff);
-  const keys = useLocation().pathname.startsWith('/builds/') ? [...BUILD, ...EVERYWHERE] : EVERYWHERE;
+  const { pathname } = useLocation();
+  const own = pathname.endsWith('/estimate') ? ESTIMATE : pathname.startsWith('/builds/') ? BUILD : [];
+  const keys = [...own, ...EVERYWHERE];
   return (
     <Dialog title="Keys of this screen" isOpen onClose={onClose}>
       <List>

@@ -1,6 +1,6 @@
 /** Small parts that several screens use. */
 import { styled } from 'styled-components';
-import { color, font, phone, size, space } from './tokens.ts';
+import { color, font, phone, size, space, touch } from './tokens.ts';
 
 export const Page = styled.main`
   max-width: 82rem;
@@ -70,4 +70,35 @@ export const Key = styled.kbd`
   border: 1px solid currentcolor;
   border-radius: 3px;
   padding: 0 6px;
+`;
+
+/** Names on the left, their figures on the right. */
+export const Figures = styled.dl`
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: ${space.xs} ${space.m};
+  align-items: baseline;
+  dd {
+    text-align: right;
+  }
+`;
+/** What opens more of the same. */
+export const Summary = styled.summary`
+  min-height: ${touch};
+  display: flex;
+  align-items: center;
+  color: ${color.blueing};
+  font-weight: 600;
+  cursor: pointer;
+`;
+/** Desk: the matter beside what it comes to. Phone: one below the other. */
+export const Aside = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 22rem;
+  gap: 0 ${space.xl};
+  align-items: start;
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr);
+    gap: ${space.m};
+  }
 `;

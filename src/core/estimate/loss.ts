@@ -2,7 +2,7 @@
 import type { LineClass } from '../log/kinds.ts';
 
 /** Regret for each unit of the work left undone, by class. Common practice, no published source. */
-export const CLASS_WEIGHT: Record<Exclude<LineClass, 'safety'>, number> = { must: 1, should: 0.4, nice: 0.1 };
+const CLASS_WEIGHT: Record<Exclude<LineClass, 'safety'>, number> = { must: 1, should: 0.4, nice: 0.1 };
 
 /** How far the customer's own words raise or lower it. Common practice, no published source. */
 export const WISH_WEIGHT = { wanted: 2, none: 1, 'can wait': 0.25 } as const;

@@ -31,8 +31,10 @@ export const camper: DemoBuild = {
 131 J found outer sills rotten both sides, 190 and sixteen hours, must
 130 J found elevating roof canvas torn, 150 and five hours, nice
 129 W told Tove not to use the heater or the gas, and why
+128 W @estimate camper
 127 W asked Tove what to do about the heater
 124 W decided heater out and a sealed one in, roof canvas put off
+125 W @answer camper
 123 W @letter
 118 J did old heater taken out and the opening plated, 4h
 115 I ordered sealed heater from Skerry Electrics, 540, due in three weeks

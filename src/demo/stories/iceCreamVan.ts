@@ -30,8 +30,10 @@ export const iceCreamVan: DemoBuild = {
 175 J found brake pipes corroded all round, 95 and five hours, safety
 174 J found serving hatch runners worn oval, 40 and two hours, should
 174 J found chime amplifier dead, valve type, 65 and three hours, nice
+173 W @estimate van
 172 W asked Marta whether the old signwriting stays or goes
 171 W told Marta the crossmember comes first
+169 W @answer van
 168 W decided crossmember and brakes agreed, chime to wait
 167 W @letter
 160 W moved to lift 1
@@ -42,6 +44,8 @@ export const iceCreamVan: DemoBuild = {
 149 J fitted brake pipes, 5h
 147 P reading compression 118 psi, 121 psi, 117 psi, 90 psi
 146 P found number four exhaust valve burnt, 75 and six hours, must
+144 W @estimate van-valve
+142 W @answer van-valve
 140 W @letter
 138 I ordered exhaust valve and gaskets from Oldgate Machine Works, 112.75, due next week
 131 I valve and gaskets arrived
@@ -57,6 +61,7 @@ export const iceCreamVan: DemoBuild = {
 90 W waiting on laminate since monday, due next friday
 82 I laminate arrived from Tern & Sons
 82 W resumed counter laminate
+80 W @estimate van-more
 78 M did counter rebuilt and covered, 9h
 71 W decided signwriting stays, touched in by hand
 70 W @letter

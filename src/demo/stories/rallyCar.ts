@@ -29,6 +29,8 @@ export const rallyCar: DemoBuild = {
 163 P found offside inner wing cracked at the strut top, 140 and nine hours, safety
 163 P found gearbox jumps out of third, 220 and eight hours, must
 162 P found seat belts out of date, 190, safety
+162 W @estimate rally
+161 W @answer rally
 160 W decided all three agreed
 159 W @letter
 152 P did inner wing plated and seam welded, 9h
@@ -76,5 +78,6 @@ export const rallyCar: DemoBuild = {
 3 W waiting on Anselm to say yes to the master cylinder since today
 2 J did dashboard switches labelled, 1.5h
 1 W @next Master cylinder as soon as Anselm says yes; then bleed, then a shake-down on the old airfield.
+2 W @estimate rally-lamps
 `,
 };

@@ -1,6 +1,6 @@
 /** One build: where it stands, what it comes to, and its logbook. */
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildView } from '#contract/builds.ts';
 import { formatDay } from '#core/time/days.ts';
@@ -74,6 +74,7 @@ function BuildHead({ build }: { build: BuildView }) {
       <Row>
         <Name>{build.nickname}</Name>
         <Mono>{build.number}</Mono>
+        <EstimateLink build={build} />
         <DraftButton build={build} />
       </Row>
       <Row>
@@ -83,10 +84,24 @@ function BuildHead({ build }: { build: BuildView }) {
         <Quiet>for {build.customer}</Quiet>
         <Quiet>finish: {build.standard}</Quiet>
         <Quiet>stands: {build.place ?? 'not placed yet'}</Quiet>
+        {build.eventDay && <Quiet>event: {formatDay(build.eventDay, manner.locale, manner.today)}</Quiet>}
         {build.promised && <Quiet>promised: {formatDay(build.promised, manner.locale, manner.today)}</Quiet>}
       </Row>
+      {build.complaint && (
+        <p>
+          <Quiet>{build.customer} said:</Quiet> “{build.complaint}”
+        </p>
+      )}
     </Stack>
   );
+}
+
+function EstimateLink({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const { seesPrices } = useShop();
+  const to = `/builds/${build.id}/estimate`;
+  useKey('e', () => seesPrices && void navigate(to));
+  return seesPrices ? <Link to={to}>Estimate</Link> : null;
 }
 
 const Push = styled.span`

@@ -4,9 +4,11 @@ import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { BuildCreateDto, STANDARDS, type Standard } from '#contract/builds.ts';
 import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
+import { useManner } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
+import { moneyTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
 import { FormFault, FormPage, Pair } from '../../ui/Form.tsx';
 import { Row, Title } from '../../ui/parts.tsx';
 import { useCreateBuild } from './builds.queries.ts';
@@ -30,14 +32,23 @@ const start = (): BuildCreateDto => ({
   standard: 'driver',
 });
 
+/** What is typed as minor units; what is no amount stays as it is, for the contract to refuse. */
+function minorOrAbsent(typed: string | number | undefined, currency: string): number | undefined {
+  if (typeof typed === 'number') return typed;
+  if (typed === undefined || orAbsent(typed) === undefined) return undefined;
+  return moneyTyped(typed, currency) ?? NaN;
+}
+
 export default function NewBuildPage() {
   const navigate = useNavigate();
+  const { currency } = useManner();
   const create = useCreateBuild();
   const [initial] = useState(start);
   const form = useContractForm(BuildCreateDto, initial);
   useTitle('New build');
   const { errors } = form.formState;
-  const number = { setValueAs: (v: string | number | undefined) => orAbsent(String(v ?? '')) };
+  const optional = { setValueAs: (v: string | number | undefined) => orAbsent(String(v ?? '')) };
+  const money = { setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) };
   const submit = form.handleSubmit((body) =>
     create.mutateAsync(body).then(
       (build) => void navigate(`/builds/${build.id}`),
@@ -53,7 +64,7 @@ export default function NewBuildPage() {
           label="Year, if known"
           inputMode="numeric"
           fault={errors.vehicleYear?.message}
-          {...form.register('vehicleYear', number)}
+          {...form.register('vehicleYear', optional)}
         />
       </Pair>
       <TextField
@@ -71,6 +82,13 @@ export default function NewBuildPage() {
           {...form.register('customerEmail')}
         />
       </Pair>
+      <TextAreaField
+        label="What they came with, in their own words"
+        rows={3}
+        maxLength={4000}
+        fault={errors.complaint?.message}
+        {...form.register('complaint', optional)}
+      />
       <SelectField label="Standard of finish" fault={errors.standard?.message} {...form.register('standard')}>
         {STANDARDS.map((s) => (
           <option key={s} value={s}>
@@ -83,16 +101,37 @@ export default function NewBuildPage() {
           label="Promised for, if promised"
           type="date"
           fault={errors.promised?.message}
-          {...form.register('promised', number)}
+          {...form.register('promised', optional)}
         />
         <TextField
           label="Tell them every … days"
           inputMode="numeric"
           hint="14 when left empty"
           fault={errors.tellEveryDays?.message}
-          {...form.register('tellEveryDays', number)}
+          {...form.register('tellEveryDays', optional)}
         />
       </Pair>
+      <Pair>
+        <TextField
+          label={`Budget, ${currency}, if there is one`}
+          inputMode="decimal"
+          fault={errors.budgetMinor?.message}
+          {...form.register('budgetMinor', money)}
+        />
+        <TextField
+          label={`May be spent without asking, ${currency}`}
+          hint="Agreed now; used only for small things, and told in the next letter."
+          inputMode="decimal"
+          fault={errors.discretionMinor?.message}
+          {...form.register('discretionMinor', money)}
+        />
+      </Pair>
+      <TextField
+        label="Event it must be ready for, if any"
+        type="date"
+        fault={errors.eventDay?.message}
+        {...form.register('eventDay', optional)}
+      />
       <FormFault reason={errors.root?.message} />
       <Row>
         <Button $look="main" type="submit" isDisabled={create.isPending}>

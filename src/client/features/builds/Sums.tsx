@@ -5,18 +5,9 @@ import { KIND_SPECS } from '#core/log/kinds.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { useManner } from '../../shared/shop.ts';
-import { Head, Mono, Panel } from '../../ui/parts.tsx';
-import { color, size, space, touch } from '../../ui/tokens.ts';
+import { Figures, Head, Mono, Panel, Summary } from '../../ui/parts.tsx';
+import { color, size, space } from '../../ui/tokens.ts';
 
-const Figures = styled.dl`
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: ${space.xs} ${space.m};
-  align-items: baseline;
-  dd {
-    text-align: right;
-  }
-`;
 const Table = styled.table`
   width: 100%;
   border-collapse: collapse;
@@ -36,15 +27,6 @@ const Table = styled.table`
     border-top: 1px solid ${color.zincLine};
   }
 `;
-const Summary = styled.summary`
-  min-height: ${touch};
-  display: flex;
-  align-items: center;
-  color: ${color.blueing};
-  font-weight: 600;
-  cursor: pointer;
-`;
-
 export function Sums({ build }: { build: BuildView }) {
   const { currency, locale } = useManner();
   const money = (minor: number | undefined): string => formatMoney(minor ?? 0, currency, locale);

@@ -34,6 +34,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['build', buildId],
         ['entries', buildId],
         ['letters', buildId],
+        ['estimate', buildId],
         ['known'],
       ])
         void client.invalidateQueries({ queryKey });

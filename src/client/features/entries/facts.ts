@@ -8,9 +8,10 @@ import {
   type Measure,
 } from '#core/log/kinds.ts';
 import type { Manner } from '#core/log/sentences.ts';
-import { formatMoney, minorDigits, toMinor } from '#core/money/money.ts';
+import { formatMoney } from '#core/money/money.ts';
 import { formatDay, isDay } from '#core/time/days.ts';
 import { formatMinutes } from '#core/time/hours.ts';
+import { hoursAsTyped, moneyAsTyped, moneyTyped, numberTyped } from '../../shared/typed.ts';
 
 /** Order of the chips: the order in which a line is usually said. */
 export const FIELD_ORDER: readonly FactField[] = [
@@ -57,9 +58,8 @@ export const addable = (kind: Kind, facts: Facts): FactField[] =>
 export function typedFrom(field: FactField, facts: Facts, currency: string): string {
   const value = facts[field];
   if (value === undefined) return '';
-  if (field === 'moneyMinor')
-    return (Number(value) / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
-  if (field === 'minutes') return String(Math.round((Number(value) / 60) * 100) / 100);
+  if (field === 'moneyMinor') return moneyAsTyped(Number(value), currency);
+  if (field === 'minutes') return hoursAsTyped(Number(value));
   if (field === 'measures') return (facts.measures ?? []).map((m) => `${m.value} ${m.unit}`).join(', ');
   return String(value);
 }
@@ -73,18 +73,13 @@ function measuresFrom(text: string): Measure[] | null {
 
 type Typed = { fact: Facts[FactField] } | { fault: string };
 
-function number(text: string): number | null {
-  const value = Number(text.trim().replace(',', '.'));
-  return text.trim() === '' || !Number.isFinite(value) ? null : value;
-}
-
 /** What was typed, as a fact; or what is wrong with it. */
 export function factFrom(field: FactField, text: string, currency: string): Typed {
   const trimmed = text.trim();
-  const n = number(text);
+  const n = numberTyped(text);
   switch (field) {
     case 'moneyMinor': {
-      const minor = n === null || n < 0 ? null : toMinor(n, currency);
+      const minor = moneyTyped(text, currency);
       return minor === null ? { fault: 'an amount, as in 46.50' } : { fact: minor };
     }
     case 'minutes':

@@ -9,6 +9,7 @@ import type { LineAnswer } from '#core/approval/answers.ts';
 import type { RevisionContent } from '#core/approval/revision.ts';
 import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
 import type { Facts } from '#core/log/kinds.ts';
+import { placedName } from '#core/log/sentences.ts';
 import type { Tx } from '../../db/pool.ts';
 
 /** A line's words and figures, as they are kept in `content`. */
@@ -85,7 +86,7 @@ export async function freeFindings(tx: Tx, buildId: string): Promise<FindingView
   return rows.map(({ id, text, facts }) => ({
     id,
     text,
-    subject: facts.subject ?? text,
+    subject: facts.subject === undefined ? text : placedName(facts.subject, facts.zone),
     class: facts.class ?? null,
     minutes: facts.minutes ?? null,
     moneyMinor: facts.moneyMinor ?? null,

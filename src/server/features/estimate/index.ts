@@ -1,5 +1,5 @@
 /** What other features may use of this one. */
-export { codeOf, insertWaiting, noteTry, waitingAnswer, whyNotCode } from './answerCodes.ts';
+export { insertWaiting, noteTry, waitingAnswer, whyNotCode } from './answerCodes.ts';
 export { mailCode, mailRevision } from './estimate.mail.ts';
 export { revisionById, revisionsOf, type Revision } from './estimate.queries.ts';
 export { estimateNow } from './estimate.service.ts';

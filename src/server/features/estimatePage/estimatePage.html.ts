@@ -132,7 +132,8 @@ export function estimateHtml(
     ${content.lines.map((l) => lineHtml(l, lines.get(l.id)?.state ?? 'asked', lines.get(l.id)?.given, faults, money)).join('')}
     ${hasSafety ? `<label class="word"><input type="checkbox" name="understood" value="yes"${typed.understood ? ' checked' : ''}> If I leave out a safety line or let it wait, I understand that the car is not safe to drive and cannot be handed over as roadworthy.</label>${faultAt(faults, 'understood')}` : ''}
     <label class="name">Your name<input name="name" required maxlength="120" autocomplete="name" value="${esc(typed.name)}"></label>${faultAt(faults, 'name')}${faultAt(faults, 'answers')}
-    <button type="submit">Go on: I get a code by mail</button>
+    <p class="send"><button type="submit">Send these answers: I get a code by mail</button>
+    <button type="submit" name="all" value="yes" class="plain">Agree to all as you propose it</button></p>
     <p class="small">Nothing is agreed before you type the code from the mail.</p></form>`;
 }
 

@@ -133,7 +133,9 @@ describe('answering', () => {
 
   test('what is missing is said at its line, and what was typed stays', async () => {
     const c = await sent([{}, {}]);
-    const { [`line.${c.ids[1]!}`]: _, ...half } = form(c, ['approve']);
+    const half = Object.fromEntries(
+      Object.entries(form(c, ['approve'])).filter(([name]) => name !== `line.${c.ids[1]!}`),
+    );
     const { text } = await post(c.path, { ...half, name: '' }).expect(400);
     expect(text).toContain('say what to do about “Line 1”');
     expect(text).toContain('write your name');
@@ -141,6 +143,14 @@ describe('answering', () => {
     expect((await post(c.path, form(c, ['ask', 'approve'])).expect(400)).text).toContain(
       'write what you want to know',
     );
+  });
+
+  test('“all as you propose it” agrees to what is proposed, and lets wait what is proposed to wait', async () => {
+    const c = await sent([{}, { proposal: 'wait' }]);
+    const body = { revision: c.revisionId, name: 'Ilse Brandt', all: 'yes' };
+    const step = await post(c.path, body).expect(200);
+    await post(`${c.path}/code`, { answer: waitingId(step.text), code: await newCode() }).expect(200);
+    expect((await read(c.buildId)).lines.map((l) => l.standing.state)).toEqual(['approved', 'waits']);
   });
 
   test('a safety line left out needs their explicit word', async () => {

@@ -106,7 +106,9 @@ function field(req: Request, name: string): string {
 const isAnswer = (value: string): value is Answer => (ANSWERS as readonly string[]).includes(value);
 
 function typedIn(req: Request, revision: estimate.Revision): Typed {
+  const all = field(req, 'all') === 'yes';
   const answers = revision.content.lines.flatMap((l): LineAnswer[] => {
+    if (all) return [{ lineId: l.id, answer: l.proposal === 'do' ? 'approve' : 'wait' }];
     const answer = field(req, `line.${l.id}`);
     const question = field(req, `question.${l.id}`).trim().slice(0, 1000);
     if (!isAnswer(answer)) return [];

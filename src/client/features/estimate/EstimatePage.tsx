@@ -1,0 +1,205 @@
+/** The estimate of one build: lines from findings or typed, what they come to, sending, answers. */
+import { lazy, Suspense, useState } from 'react';
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { styled } from 'styled-components';
+import type { EstimateLineView, EstimateView, FindingView } from '#contract/estimate.ts';
+import { costOf } from '#core/estimate/lines.ts';
+import { formatMoney } from '#core/money/money.ts';
+import { formatMinutes } from '#core/time/hours.ts';
+import { wordsOf } from '../../shared/api.ts';
+import { useKey } from '../../shared/keys.ts';
+import { useManner } from '../../shared/shop.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Aside, Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { color, phone, space } from '../../ui/tokens.ts';
+import { buildQuery } from '../builds/index.ts';
+import { useThisCar } from '../entries/index.ts';
+import { BalancePanel } from './BalancePanel.tsx';
+import { estimateQuery, useBeginLine } from './estimate.queries.ts';
+import { SendPanel } from './SendPanel.tsx';
+import { Totals } from './Totals.tsx';
+import { STATE_WORDS, WORK_WORDS } from './words.ts';
+
+const LineDialog = lazy(() => import('./LineDialog.tsx'));
+
+const Line = styled.li`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 9rem 13rem;
+  > :last-child {
+    justify-self: start;
+  }
+  gap: ${space.xs} ${space.l};
+  align-items: start;
+  padding: ${space.m} 0;
+  border-top: 1px solid ${color.zincLine};
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr) auto;
+    > :last-child {
+      grid-column: 1 / -1;
+    }
+  }
+`;
+const Price = styled.div`
+  text-align: right;
+`;
+const Name = styled(Title)`
+  &::first-letter {
+    text-transform: uppercase;
+  }
+`;
+
+interface Editing {
+  line: EstimateLineView | null;
+  finding: FindingView | null;
+}
+
+export default function EstimatePage() {
+  const { buildId = '' } = useParams();
+  const { data: build } = useSuspenseQuery(buildQuery(buildId));
+  const { data: estimate } = useSuspenseQuery(estimateQuery(buildId));
+  const [editing, setEditing] = useState<Editing | null>(null);
+  const add = (): void => setEditing({ line: null, finding: null });
+  useThisCar(build.id, build.nickname);
+  useTitle(`Estimate, ${build.nickname}`);
+  useKey('n', add);
+  return (
+    <Page>
+      <Stack $gap="l">
+        <Row>
+          <Name>{build.nickname}: estimate</Name>
+          <Link to={`/builds/${build.id}`}>To its logbook</Link>
+          <Link to="/shop">Rates and tax</Link>
+        </Row>
+        {estimate.complaint && (
+          <p>
+            <Quiet>{estimate.customer} said:</Quiet> “{estimate.complaint}”
+          </p>
+        )}
+        <Aside>
+          <Stack $gap="l">
+            <Lines estimate={estimate} onEdit={(line) => setEditing({ line, finding: null })} onAdd={add} />
+            <Findings estimate={estimate} onTake={(finding) => setEditing({ line: null, finding })} />
+          </Stack>
+          <div>
+            <Totals estimate={estimate} />
+            <BalancePanel estimate={estimate} />
+            <SendPanel estimate={estimate} />
+          </div>
+        </Aside>
+      </Stack>
+      {editing && (
+        <Suspense>
+          <LineDialog estimate={estimate} {...editing} onClose={() => setEditing(null)} />
+        </Suspense>
+      )}
+    </Page>
+  );
+}
+
+function Lines({
+  estimate,
+  onEdit,
+  onAdd,
+}: {
+  estimate: EstimateView;
+  onEdit: (line: EstimateLineView) => void;
+  onAdd: () => void;
+}) {
+  return (
+    <Panel>
+      <Row>
+        <Head>Lines</Head>
+        <Button onPress={onAdd}>New line</Button>
+      </Row>
+      {estimate.lines.length === 0 && <p>No line yet. Begin with a finding below, or with a new line.</p>}
+      <ul>
+        {estimate.lines.map((l) => (
+          <LineRow key={l.id} estimate={estimate} line={l} onEdit={() => onEdit(l)} />
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+const needsAPerson = (l: EstimateLineView): boolean =>
+  l.standing.state === 'question' || l.standing.state === 'changed';
+
+function LineRow({
+  estimate,
+  line,
+  onEdit,
+}: {
+  estimate: EstimateView;
+  line: EstimateLineView;
+  onEdit: () => void;
+}) {
+  const { currency, locale } = useManner();
+  const begin = useBeginLine(estimate.buildId);
+  const cost = costOf(line, estimate.terms);
+  const money = (minor: number): string => formatMoney(minor, currency, locale);
+  const state = STATE_WORDS[line.standing.state];
+  const begun = line.discretionMinor !== null;
+  return (
+    <Line>
+      <div>
+        <b>{line.title}</b> <Quiet>{line.class}</Quiet>
+        {line.why && <p>{line.why}</p>}
+        <p>
+          {needsAPerson(line) ? <Now>{state}</Now> : <Quiet>{state}</Quiet>}
+          {line.proposal === 'wait' && <Quiet>; we propose to let it wait</Quiet>}
+          {begun && <Quiet>; begun within what may be spent without asking</Quiet>}
+        </p>
+        {begin.isError && (
+          <Notice $tone="oxide" role="alert">
+            {wordsOf(begin.error)}
+          </Notice>
+        )}
+      </div>
+      <Price>
+        <Mono $brass>{money(cost.grossMinor)}</Mono>
+        <div>
+          <Quiet>
+            {line.minutes.likely > 0 && `${formatMinutes(line.minutes.likely)} ${WORK_WORDS[line.work]}`}
+          </Quiet>
+        </div>
+      </Price>
+      <Row>
+        <Button aria-label={`Change ${line.title}`} onPress={onEdit}>
+          Change
+        </Button>
+        {line.standing.state !== 'approved' && !begun && (
+          <Button
+            $look="quiet"
+            aria-label={`Begin ${line.title} now`}
+            isDisabled={begin.isPending}
+            onPress={() => begin.mutate(line.id)}
+          >
+            Begin now
+          </Button>
+        )}
+      </Row>
+    </Line>
+  );
+}
+
+function Findings({ estimate, onTake }: { estimate: EstimateView; onTake: (finding: FindingView) => void }) {
+  if (estimate.findings.length === 0) return null;
+  return (
+    <Panel>
+      <Head>Found, and not on the estimate yet</Head>
+      <ul>
+        {estimate.findings.map((f) => (
+          <Line key={f.id}>
+            <div>{f.text}</div>
+            <span />
+            <Button aria-label={`Make a line of: ${f.text}`} onPress={() => onTake(f)}>
+              Make a line
+            </Button>
+          </Line>
+        ))}
+      </ul>
+    </Panel>
+  );
+}

@@ -1,0 +1,250 @@
+/** One line of an estimate: what, why, what it takes, and at once what it comes to. */
+import { useState } from 'react';
+import { useForm, useWatch, type FieldError, type UseFormReturn } from 'react-hook-form';
+import { styled } from 'styled-components';
+import { v7 as uuidv7 } from 'uuid';
+import type { EstimateLineView, EstimateView, FindingView } from '#contract/estimate.ts';
+import { costOf, WORKS } from '#core/estimate/lines.ts';
+import { CLASSES } from '#core/log/kinds.ts';
+import { formatMoney } from '#core/money/money.ts';
+import { ApiProblem, wordsOf } from '../../shared/api.ts';
+import { useManner } from '../../shared/shop.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { Input, SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { FormFault, Pair } from '../../ui/Form.tsx';
+import { HiddenVisually, Mono, Now, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
+import { space, touch } from '../../ui/tokens.ts';
+import { useDropLine, usePutLine } from './estimate.queries.ts';
+import { formOf, lineOf, newLine, POINTS, type LineForm } from './lineForm.ts';
+import { CLASS_HELP, WORK_WORDS } from './words.ts';
+
+const Three = styled.fieldset`
+  border: 0;
+  margin: 0;
+  padding: 0;
+  min-width: 0;
+  legend {
+    padding: 0;
+    font-weight: 600;
+  }
+  > div {
+    display: grid;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+    gap: ${space.s};
+  }
+`;
+const Tick = styled.label`
+  display: flex;
+  align-items: center;
+  gap: ${space.s};
+  min-height: ${touch};
+  input {
+    width: 22px;
+    height: 22px;
+  }
+`;
+
+type Form = UseFormReturn<LineForm>;
+
+/** Three points of one thing; low and high may stay empty. */
+function ThreeFields({
+  form,
+  field,
+  legend,
+}: {
+  form: Form;
+  field: 'minutes' | 'parts' | 'outwork';
+  legend: string;
+}) {
+  const fault = (form.formState.errors[field] as FieldError | undefined)?.message;
+  return (
+    <Three aria-describedby={fault ? `${field}-fault` : undefined}>
+      <legend>{legend}</legend>
+      <div>
+        {POINTS.map((p) => (
+          <label key={p}>
+            <Quiet>{p}</Quiet>
+            <HiddenVisually>, {legend}</HiddenVisually>
+            <Input
+              inputMode="decimal"
+              data-mono
+              aria-invalid={fault ? true : undefined}
+              {...form.register(`${field}.${p}`)}
+            />
+          </label>
+        ))}
+      </div>
+      {fault && (
+        <Now id={`${field}-fault`} role="alert">
+          {fault}
+        </Now>
+      )}
+    </Three>
+  );
+}
+
+interface Props {
+  estimate: EstimateView;
+  line: EstimateLineView | null;
+  finding: FindingView | null;
+  onClose: () => void;
+}
+
+export default function LineDialog({ estimate, line, finding, onClose }: Props) {
+  const manner = useManner();
+  const put = usePutLine(estimate.buildId);
+  const drop = useDropLine(estimate.buildId);
+  const [lineId] = useState(() => line?.id ?? uuidv7());
+  const form = useForm<LineForm>({
+    defaultValues: line ? formOf(line, manner.currency) : newLine(finding, manner.currency),
+  });
+  const { errors } = form.formState;
+  const others = estimate.lines.filter((l) => l.id !== lineId);
+  const submit = form.handleSubmit(async (typed) => {
+    const made = lineOf(typed, manner.currency);
+    if ('faults' in made) return made.faults.forEach((f) => form.setError(f.field, { message: f.reason }));
+    const body = { ...made.line, version: line?.version ?? 0, ...(finding ? { findingId: finding.id } : {}) };
+    await put.mutateAsync({ lineId, body }).then(onClose, (error: unknown) => {
+      const fields = error instanceof ApiProblem ? (error.problem.fields ?? []) : [];
+      for (const f of fields)
+        if (f.field in typed) form.setError(f.field as keyof LineForm, { message: f.reason });
+      form.setError('root', { message: wordsOf(error) });
+    });
+  });
+  return (
+    <Dialog title={line ? 'Change this line' : 'A line for the estimate'} isOpen onClose={onClose}>
+      <form
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          // Reasons of the last try stand at groups of fields, which the form library does not clear by itself.
+          form.clearErrors();
+          void submit();
+        }}
+      >
+        <Stack>
+          {finding && <Quiet>Found: {finding.text}</Quiet>}
+          <TextField
+            label="What is to be done"
+            fault={errors.title?.message}
+            maxLength={160}
+            autoFocus
+            {...form.register('title')}
+          />
+          <TextAreaField
+            label="Why, as the customer will read it"
+            rows={2}
+            maxLength={1000}
+            fault={errors.why?.message}
+            {...form.register('why')}
+          />
+          <Pair>
+            <SelectField label="Class" {...form.register('class')}>
+              {CLASSES.map((c) => (
+                <option key={c} value={c}>
+                  {CLASS_HELP[c]}
+                </option>
+              ))}
+            </SelectField>
+            <SelectField label="Kind of work" {...form.register('work')}>
+              {WORKS.map((w) => (
+                <option key={w} value={w}>
+                  {WORK_WORDS[w]}, {formatMoney(estimate.terms.rates[w], manner.currency, manner.locale)} an
+                  hour
+                </option>
+              ))}
+            </SelectField>
+          </Pair>
+          <ThreeFields form={form} field="minutes" legend="Hours" />
+          <ThreeFields form={form} field="parts" legend={`Parts, ${manner.currency}`} />
+          <details>
+            <Summary>Outwork, sundries, what it needs, what has to come off</Summary>
+            <Stack>
+              <ThreeFields form={form} field="outwork" legend={`Outwork, ${manner.currency}`} />
+              <Pair>
+                <TextField
+                  label={`Sundries, ${manner.currency}`}
+                  inputMode="decimal"
+                  fault={errors.sundries?.message}
+                  {...form.register('sundries')}
+                />
+                <TextField
+                  label={`Dearer if done later, by ${manner.currency}`}
+                  inputMode="decimal"
+                  hint="Taking it apart a second time, for instance"
+                  fault={errors.laterExtra?.message}
+                  {...form.register('laterExtra')}
+                />
+              </Pair>
+              <TextField
+                label="What has to come off to reach it"
+                hint="With commas: engine out, dash out"
+                fault={errors.access?.message}
+                {...form.register('access')}
+              />
+              <SelectField label="What the customer said about it" {...form.register('wish')}>
+                <option value="none">nothing in particular</option>
+                <option value="wanted">wants it done</option>
+                <option value="can wait">said it can wait</option>
+              </SelectField>
+              {others.length > 0 && (
+                <fieldset style={{ border: 0, padding: 0, margin: 0 }}>
+                  <legend>Can only be done with</legend>
+                  {others.map((o) => (
+                    <Tick key={o.id}>
+                      <input type="checkbox" value={o.id} {...form.register('needs')} /> {o.title}
+                    </Tick>
+                  ))}
+                </fieldset>
+              )}
+            </Stack>
+          </details>
+          <ComesTo form={form} estimate={estimate} lineId={lineId} />
+          <FormFault reason={errors.root?.message} />
+          <Row>
+            <Button $look="main" type="submit" isDisabled={put.isPending}>
+              {line ? 'Keep the change' : 'Put it on the estimate'}
+            </Button>
+            {line && (
+              <Button
+                $look="oxide"
+                isDisabled={drop.isPending}
+                onPress={() =>
+                  drop.mutate(
+                    { lineId, version: line.version },
+                    { onSuccess: onClose, onError: (e) => form.setError('root', { message: wordsOf(e) }) },
+                  )
+                }
+              >
+                Take it off
+              </Button>
+            )}
+            <Button $look="quiet" onPress={onClose}>
+              Leave it
+            </Button>
+          </Row>
+        </Stack>
+      </form>
+    </Dialog>
+  );
+}
+
+function ComesTo({ form, estimate, lineId }: { form: Form; estimate: EstimateView; lineId: string }) {
+  const { currency, locale } = useManner();
+  const typed = useWatch({ control: form.control }) as LineForm;
+  const made = lineOf({ ...typed, title: typed.title || '–' }, currency);
+  if ('faults' in made) return <Quiet>What it comes to shows as soon as the figures are in.</Quiet>;
+  const { cost, grossMinor } = costOf({ id: lineId, ...made.line }, estimate.terms);
+  const money = (minor: number): string => formatMoney(minor, currency, locale);
+  return (
+    <p role="status">
+      Comes to <Mono $brass>{money(grossMinor)}</Mono> with tax
+      {cost.low < cost.high && (
+        <Quiet>
+          ; before tax between {money(cost.low)} and {money(cost.high)}
+        </Quiet>
+      )}
+    </p>
+  );
+}

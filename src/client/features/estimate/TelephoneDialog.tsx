@@ -1,0 +1,146 @@
+/** An answer that came by telephone: who, what was said, and what it means line by line. */
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import { v7 as uuidv7 } from 'uuid';
+import type { EstimateView, RevisionView } from '#contract/estimate.ts';
+import { ANSWERS, whyNotAnswers, type Answer, type LineAnswer } from '#core/approval/answers.ts';
+import { formatMoney } from '#core/money/money.ts';
+import { wordsOf } from '../../shared/api.ts';
+import { useManner } from '../../shared/shop.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { Select, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { FormFault } from '../../ui/Form.tsx';
+import { Mono, Quiet, Row, Stack } from '../../ui/parts.tsx';
+import { space, touch } from '../../ui/tokens.ts';
+import { useTakeAnswer } from './estimate.queries.ts';
+
+const Line = styled.label`
+  display: grid;
+  grid-template-columns: 1fr auto 11rem;
+  gap: ${space.s} ${space.m};
+  align-items: center;
+  min-height: ${touch};
+`;
+const Tick = styled.label`
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: ${space.m};
+  align-items: center;
+  min-height: ${touch};
+  input {
+    width: 22px;
+    height: 22px;
+  }
+`;
+const WORDS: Record<Answer, string> = {
+  approve: 'do it',
+  wait: 'let it wait',
+  decline: 'leave it out',
+  ask: 'has a question',
+};
+
+/** What was agreed or put off before still holds, unless they say otherwise. */
+function alreadySaid({ lines }: EstimateView): Record<string, Answer> {
+  const said = lines.flatMap(({ id, standing: { state } }): [string, Answer][] =>
+    state === 'approved' ? [[id, 'approve']] : state === 'waits' ? [[id, 'wait']] : [],
+  );
+  return Object.fromEntries(said);
+}
+
+interface Props {
+  estimate: EstimateView;
+  revision: RevisionView;
+  onClose: () => void;
+}
+
+export default function TelephoneDialog({ estimate, revision, onClose }: Props) {
+  const { currency, locale } = useManner();
+  const take = useTakeAnswer(estimate.buildId);
+  const [id] = useState(() => uuidv7());
+  const [name, setName] = useState(estimate.customer);
+  const [said, setSaid] = useState('');
+  const [understood, setUnderstood] = useState(false);
+  const [given, setGiven] = useState(() => alreadySaid(estimate));
+  const [fault, setFault] = useState<string | undefined>();
+  const { lines } = revision.content;
+  const answers = lines.flatMap((l): LineAnswer[] => {
+    const answer = given[l.id];
+    if (!answer) return [];
+    return [{ lineId: l.id, answer, ...(answer === 'ask' ? { question: said } : {}) }];
+  });
+  const press = (): void => {
+    const [first] = whyNotAnswers(revision.content, answers, understood);
+    const missing = said.trim() === '' ? 'write down what was said' : first?.reason;
+    setFault(missing);
+    if (missing !== undefined) return;
+    const body = { id, name, said, understood, answers };
+    take.mutate(
+      { revisionId: revision.id, body },
+      { onSuccess: onClose, onError: (e) => setFault(wordsOf(e)) },
+    );
+  };
+  return (
+    <Dialog title={`An answer to estimate ${revision.number}, by telephone`} isOpen onClose={onClose}>
+      <Stack>
+        <TextField
+          label="Who said it"
+          value={name}
+          maxLength={120}
+          onChange={(e) => setName(e.target.value)}
+        />
+        <TextAreaField
+          label="What was said"
+          value={said}
+          rows={2}
+          maxLength={2000}
+          onChange={(e) => setSaid(e.target.value)}
+        />
+        <Row>
+          <Button
+            $look="plain"
+            onPress={() => setGiven(Object.fromEntries(lines.map((l) => [l.id, 'approve' as const])))}
+          >
+            They agreed to everything
+          </Button>
+        </Row>
+        {lines.map((l) => (
+          <Line key={l.id}>
+            <span>
+              {l.title} {l.class === 'safety' && <Quiet>safety</Quiet>}
+            </span>
+            <Mono>{formatMoney(l.grossMinor, currency, locale)}</Mono>
+            <Select
+              value={given[l.id] ?? ''}
+              onChange={(e) => setGiven({ ...given, [l.id]: e.target.value as Answer })}
+            >
+              <option value="" disabled>
+                said …
+              </option>
+              {ANSWERS.map((a) => (
+                <option key={a} value={a}>
+                  {WORDS[a]}
+                </option>
+              ))}
+            </Select>
+          </Line>
+        ))}
+        {lines.some((l) => l.class === 'safety') && (
+          <Tick>
+            <input type="checkbox" checked={understood} onChange={(e) => setUnderstood(e.target.checked)} />
+            They said that they understand: without a safety line the car cannot be handed over as roadworthy
+          </Tick>
+        )}
+        <FormFault reason={fault} />
+        <Row>
+          <Button $look="main" isDisabled={take.isPending} onPress={press}>
+            Keep this answer
+          </Button>
+          <Button $look="quiet" onPress={onClose}>
+            Leave it
+          </Button>
+        </Row>
+      </Stack>
+    </Dialog>
+  );
+}

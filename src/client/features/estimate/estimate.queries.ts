@@ -1,0 +1,73 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type {
+  AnswerTakenDto,
+  EstimateLineDto,
+  EstimateView,
+  RevisionSendDto,
+  TermsDto,
+  TermsView,
+} from '#contract/estimate.ts';
+import { call } from '../../shared/api.ts';
+
+export const estimateQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['estimate', buildId],
+    queryFn: ({ signal }) => call<EstimateView>('estimateRead', { params: { buildId }, signal }),
+  });
+
+/** A change of one estimate; the server answers with the whole of it as it is then. */
+function useChange<T>(buildId: string, change: (given: T) => Promise<EstimateView>) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: (view) => client.setQueryData(estimateQuery(buildId).queryKey, view),
+    // Refused because somebody else was first: show what is there now.
+    onError: () => client.invalidateQueries({ queryKey: ['estimate', buildId] }),
+  });
+}
+
+export const usePutLine = (buildId: string) =>
+  useChange(buildId, ({ lineId, body }: { lineId: string; body: EstimateLineDto }) =>
+    call<EstimateView>('estimateLinePut', { params: { buildId, lineId }, body }),
+  );
+
+export const useDropLine = (buildId: string) =>
+  useChange(buildId, ({ lineId, version }: { lineId: string; version: number }) =>
+    call<EstimateView>('estimateLineDrop', { params: { buildId, lineId }, body: { version } }),
+  );
+
+export const usePropose = (buildId: string) =>
+  useChange(buildId, (wait: string[]) =>
+    call<EstimateView>('estimatePropose', { params: { buildId }, body: { wait } }),
+  );
+
+export const useBeginLine = (buildId: string) =>
+  useChange(buildId, (lineId: string) =>
+    call<EstimateView>('estimateLineBegin', { params: { buildId, lineId }, body: {} }),
+  );
+
+export const useSendRevision = (buildId: string) =>
+  useChange(buildId, (body: RevisionSendDto) =>
+    call<EstimateView>('revisionSend', { params: { buildId }, body }),
+  );
+
+export const useTakeAnswer = (buildId: string) =>
+  useChange(buildId, ({ revisionId, body }: { revisionId: string; body: AnswerTakenDto }) =>
+    call<EstimateView>('answerTake', { params: { buildId, revisionId }, body }),
+  );
+
+export const termsQuery = queryOptions({
+  queryKey: ['terms'],
+  queryFn: ({ signal }) => call<TermsView>('termsRead', { signal }),
+});
+
+export function useSaveTerms() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: TermsDto) => call<TermsView>('termsSave', { body }),
+    onSuccess: (terms) => {
+      client.setQueryData(termsQuery.queryKey, terms);
+      void client.invalidateQueries({ queryKey: ['estimate'] });
+    },
+  });
+}
