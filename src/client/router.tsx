@@ -39,6 +39,10 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/estimate',
                   lazy: page(() => import('./features/estimate/EstimatePage.tsx')),
                 },
+                {
+                  path: '/builds/:buildId/inspection',
+                  lazy: page(() => import('./features/inspection/InspectionPage.tsx')),
+                },
                 { path: '/shop', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },
                 { path: '/letters/:letterId', lazy: page(() => import('./features/letters/LetterPage.tsx')) },
                 { path: '/outbox', lazy: page(() => import('./features/outbox/OutboxPage.tsx')) },

@@ -17,6 +17,7 @@ import { createShop, hashPassword } from '#server/features/session/session.servi
 import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
+import { lookOver } from './fillInspections.ts';
 import { DEMO_PASSWORD, PEOPLE, PLACES, SHOP, VENDORS, type DemoBuild } from './saltmarsh.ts';
 import { stepsOf, type Step } from './script.ts';
 import { camper } from './stories/camper.ts';
@@ -79,7 +80,9 @@ async function fillDemo(real: Deps): Promise<void> {
   for (const [i, build] of BUILDS.entries()) {
     const arrived = Math.max(...steps.filter((s) => s.build === i).map((s) => s.daysAgo));
     shop.setClock(morning(addDays(today, -arrived), 0));
-    shop.buildIds.push(await makeBuild(shop, build));
+    const buildId = await makeBuild(shop, build);
+    shop.buildIds.push(buildId);
+    await lookOver(deps, people.get('J')!, buildId, build.nickname);
   }
   for (const step of steps) await take(shop, step);
 }

@@ -11,6 +11,7 @@ import { estimatePageRoutes } from './features/estimatePage/estimatePage.routes.
 import { healthRoutes } from './features/health/health.routes.ts';
 import { letterPageRoutes } from './features/letterPage/letterPage.routes.ts';
 import { lettersRoutes } from './features/letters/letters.routes.ts';
+import { inspectionRoutes } from './features/inspection/inspection.routes.ts';
 import { LiveHub } from './features/live/live.hub.ts';
 import { liveRoutes } from './features/live/live.routes.ts';
 import { outboxRoutes } from './features/outbox/outbox.routes.ts';
@@ -59,6 +60,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     entriesRoutes(deps),
     lettersRoutes(deps),
     letterPageRoutes(deps),
+    inspectionRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),
     outboxRoutes(deps),

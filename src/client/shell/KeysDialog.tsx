@@ -33,14 +33,27 @@ const EVERYWHERE: [string, string][] = [
 const BUILD: [string, string][] = [
   ['S', 'Search this logbook'],
   ['D', 'Draft an update'],
+  ['O', 'Look it over'],
   ['E', 'To the estimate'],
 ];
+const INSPECTION: [string, string][] = [
+  ['↑ ↓', 'From checkpoint to checkpoint'],
+  ['1', 'Fine'],
+  ['2', 'Finding'],
+  ['3', 'Could not see'],
+];
 const ESTIMATE: [string, string][] = [['N', 'New line']];
+
+function keysOf(pathname: string): [string, string][] {
+  if (pathname.endsWith('/estimate')) return ESTIMATE;
+  if (pathname.endsWith('/inspection')) return INSPECTION;
+  return pathname.startsWith('/builds/') ? BUILD : [];
+}
 
 export default function KeysDialog({ onClose }: { onClose: () => void }) {
   const [off, setOff] = useState(keysAreOff);
   const { pathname } = useLocation();
-  const own = pathname.endsWith('/estimate') ? ESTIMATE : pathname.startsWith('/builds/') ? BUILD : [];
+  const own = keysOf(pathname);
   const keys = [...own, ...EVERYWHERE];
   return (
     <Dialog title="Keys of this screen" isOpen onClose={onClose}>

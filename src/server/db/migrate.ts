@@ -7,10 +7,12 @@ import pg from 'pg';
 import { Logger, runMigrations } from 'graphile-worker';
 import * as createShop from '../../../migrations/20261124_create_shop.ts';
 import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
+import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
 
 const MIGRATIONS = {
   '20261124_create_shop': createShop,
   '20261125_add_estimates': addEstimates,
+  '20261125_add_inspections': addInspections,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

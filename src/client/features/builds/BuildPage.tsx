@@ -74,6 +74,7 @@ function BuildHead({ build }: { build: BuildView }) {
       <Row>
         <Name>{build.nickname}</Name>
         <Mono>{build.number}</Mono>
+        <LookOverLink build={build} />
         <EstimateLink build={build} />
         <DraftButton build={build} />
       </Row>
@@ -94,6 +95,13 @@ function BuildHead({ build }: { build: BuildView }) {
       )}
     </Stack>
   );
+}
+
+function LookOverLink({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const to = `/builds/${build.id}/inspection`;
+  useKey('o', () => void navigate(to));
+  return <Link to={to}>Look it over</Link>;
 }
 
 function EstimateLink({ build }: { build: BuildView }) {

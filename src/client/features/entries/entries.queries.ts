@@ -35,6 +35,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['entries', buildId],
         ['letters', buildId],
         ['estimate', buildId],
+        ['inspection', buildId],
         ['known'],
       ])
         void client.invalidateQueries({ queryKey });

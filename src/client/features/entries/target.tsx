@@ -2,26 +2,29 @@
 import { createContext, use, useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Named } from '#core/capture/index.ts';
 
+/** The car at hand, and the zone of it where one is looking. */
+type Here = Named & { zone?: string };
+
 interface Target {
-  build: Named | null;
-  setBuild: (build: Named | null) => void;
+  build: Here | null;
+  setBuild: (build: Here | null) => void;
 }
 
 const Context = createContext<Target>({ build: null, setBuild: () => undefined });
 
 export function LogTarget({ children }: { children: ReactNode }) {
-  const [build, setBuild] = useState<Named | null>(null);
+  const [build, setBuild] = useState<Here | null>(null);
   const value = useMemo(() => ({ build, setBuild }), [build]);
   return <Context value={value}>{children}</Context>;
 }
 
-export const useLogTarget = (): Named | null => use(Context).build;
+export const useLogTarget = (): Here | null => use(Context).build;
 
 /** A page about one car calls this. */
-export function useThisCar(id: string | undefined, name: string | undefined): void {
+export function useThisCar(id: string | undefined, name: string | undefined, zone?: string): void {
   const { setBuild } = use(Context);
   useEffect(() => {
-    setBuild(id && name ? { id, name } : null);
+    setBuild(id && name ? { id, name, ...(zone === undefined ? {} : { zone }) } : null);
     return () => setBuild(null);
-  }, [id, name, setBuild]);
+  }, [id, name, zone, setBuild]);
 }

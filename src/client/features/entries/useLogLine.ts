@@ -1,41 +1,23 @@
 /** The log line's state: the text, what it is understood to say, what was put right, and keeping it. */
 import { useMemo, useRef, useState } from 'react';
-import { useQuery } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryView } from '#contract/entries.ts';
-import { parseLine, type CaptureContext, type Named } from '#core/capture/index.ts';
+import { parseLine, type Named, type ParsedLine } from '#core/capture/index.ts';
 import { NOTHING_PUT_RIGHT, understand, withoutAddress, type PutRight } from '#core/capture/understood.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useRemembered } from '../../shared/remember.ts';
-import { useShop, useToday } from '../../shared/shop.ts';
-import { knownQuery, useAddEntry } from './entries.queries.ts';
+import { useAddEntry } from './entries.queries.ts';
 import { useLogTarget } from './target.tsx';
-
-/** What the parser knows of this shop. The same object until a name or the day changes. */
-function useCapture(): CaptureContext {
-  const { currency, units, locale } = useShop().shop;
-  const today = useToday();
-  const { data: known } = useQuery(knownQuery);
-  return useMemo(
-    () => ({
-      today,
-      currency,
-      units,
-      locale,
-      builds: known?.builds ?? [],
-      people: known?.people ?? [],
-      vendors: known?.vendors ?? [],
-      parts: [],
-      places: known?.places ?? [],
-    }),
-    [today, currency, units, locale, known],
-  );
-}
+import { useCapture } from './useCapture.ts';
 
 export interface Kept {
   entry: EntryView;
   build: Named & { id: string };
 }
+
+/** Looking over a car one says what, not where: the zone at hand is where, unless the line names another. */
+const atHand = (parsed: ParsedLine, zone: string | undefined): ParsedLine =>
+  zone !== undefined && parsed.kind === 'found' && parsed.zone === undefined ? { ...parsed, zone } : parsed;
 
 export function useLogLine() {
   const capture = useCapture();
@@ -48,7 +30,7 @@ export function useLogLine() {
   const id = useRef<string | null>(null);
   const add = useAddEntry();
 
-  const parsed = useMemo(() => parseLine(text, capture), [text, capture]);
+  const parsed = useMemo(() => atHand(parseLine(text, capture), here?.zone), [text, capture, here?.zone]);
   const understood = useMemo(() => understand(parsed, right), [parsed, right]);
   const build = understood.build ?? here;
 

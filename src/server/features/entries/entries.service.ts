@@ -93,32 +93,45 @@ export async function keep(
   return { fresh: true };
 }
 
+/** Keeps an entry inside a transaction that does more; the caller holds the build. */
+export async function addIn(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  build: BuildKey,
+  dto: EntryAddDto,
+): Promise<ShopView> {
+  const said = saidOf(dto);
+  const now = deps.clock.now();
+  const shop = await shopOf(tx);
+  const at = said.kind === 'waiting' ? now : whenOf(said.facts.on, now, shop.timeZone);
+  await keep(tx, build, shop, {
+    ...said,
+    id: dto.id,
+    build_id: build.id,
+    at,
+    recorded_at: now,
+    person_id: who.personId,
+    about_type: null,
+    about_id: null,
+    corrects_id: null,
+    now: null,
+  });
+  return shop;
+}
+
 export async function addEntry(
   deps: Deps,
   who: SignedIn,
   buildId: string,
   dto: EntryAddDto,
 ): Promise<EntryView> {
-  const said = saidOf(dto);
-  const now = deps.clock.now();
   return inShop(deps.db, who.shopId, async (tx) => {
-    const shop = await shopOf(tx);
     const build = await buildForUpdate(tx, buildId);
     if (!build) throw notFound('build');
-    const at = said.kind === 'waiting' ? now : whenOf(said.facts.on, now, shop.timeZone);
-    await keep(tx, build, shop, {
-      ...said,
-      id: dto.id,
-      build_id: buildId,
-      at,
-      recorded_at: now,
-      person_id: who.personId,
-      about_type: null,
-      about_id: null,
-      corrects_id: null,
-      now: null,
-    });
-    return shown((await q.entryNow(tx, dto.id))!, who, priceContext(shop, dayOf(now, shop.timeZone)));
+    const shop = await addIn(tx, deps, who, build, dto);
+    const today = dayOf(deps.clock.now(), shop.timeZone);
+    return shown((await q.entryNow(tx, dto.id))!, who, priceContext(shop, today));
   });
 }
 

@@ -1,0 +1,200 @@
+/** The walk round the vehicle: zone by zone, what was looked at, and what has not been yet. */
+import { useState, type KeyboardEvent } from 'react';
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { styled } from 'styled-components';
+import type { InspectionView } from '#contract/inspection.ts';
+import { BODIES, lookedAt, MARKS, zonesFor, type Body, type Zone } from '#core/inspection/checkpoints.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
+import { SelectField } from '../../ui/Field.tsx';
+import { Head, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { space, touch } from '../../ui/tokens.ts';
+import { buildQuery } from '../builds/index.ts';
+import { useThisCar } from '../entries/index.ts';
+import { CheckpointRow } from './CheckpointRow.tsx';
+import { inspectionQuery, useSetFitted } from './inspection.queries.ts';
+
+const Name = styled(Title)`
+  &::first-letter {
+    text-transform: uppercase;
+  }
+`;
+const Tick = styled.label`
+  display: flex;
+  align-items: center;
+  gap: ${space.s};
+  min-height: ${touch};
+  input {
+    width: 22px;
+    height: 22px;
+  }
+`;
+const Fits = styled(Row)`
+  align-items: end;
+`;
+const Points = styled.ul`
+  max-width: 60rem;
+`;
+const Jump = styled.nav`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 ${space.l};
+  a {
+    display: inline-flex;
+    align-items: center;
+    min-height: ${touch};
+  }
+`;
+
+const BODY_WORDS: Record<Body, string> = {
+  car: 'a car',
+  van: 'a van',
+  motorcycle: 'a motorcycle',
+  engine: 'a bare engine',
+  gearbox: 'a bare gearbox',
+};
+
+/** Up and down go from checkpoint to checkpoint; 1, 2 and 3 answer the one at hand. */
+function onKeys(e: KeyboardEvent<HTMLElement>): void {
+  const target = e.target as HTMLElement;
+  if (/^(?:TEXTAREA|INPUT|SELECT)$/.test(target.tagName) || e.ctrlKey || e.metaKey || e.altKey) return;
+  const rows = [...e.currentTarget.querySelectorAll<HTMLElement>('[data-checkpoint]')];
+  const at = rows.findIndex((r) => r.contains(target));
+  if (at === -1) return;
+  const mark = MARKS[Number(e.key) - 1];
+  const step = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+  if (mark) rows[at]!.querySelector<HTMLElement>(`[data-mark="${mark}"]`)?.click();
+  else if (step !== 0) rows[at + step]?.querySelector<HTMLElement>('button')?.focus();
+  else return;
+  e.preventDefault();
+}
+
+export default function InspectionPage() {
+  const { buildId = '' } = useParams();
+  const { data: build } = useSuspenseQuery(buildQuery(buildId));
+  const { data: inspection } = useSuspenseQuery(inspectionQuery(buildId));
+  const [atHand, setAtHand] = useState<string | undefined>();
+  const [onlyOpen, setOnlyOpen] = useState(false);
+  useThisCar(build.id, build.nickname, atHand);
+  useTitle(`Looking over, ${build.nickname}`);
+  const marks = new Map(inspection.marks.map((m) => [m.checkpoint, m.mark]));
+  const zones = zonesFor(inspection.fitted);
+  const all = lookedAt(zones, marks);
+  return (
+    <Page onKeyDown={onKeys}>
+      <Stack $gap="l">
+        <Row>
+          <Name>Looking over the {build.nickname}</Name>
+          <Link to={`/builds/${build.id}`}>To its logbook</Link>
+        </Row>
+        {build.complaint && (
+          <p>
+            <Quiet>{build.customer} said:</Quiet> “{build.complaint}”
+          </p>
+        )}
+        <Row>
+          <b>
+            {all.looked} of {all.checkpoints} looked at
+          </b>
+          <span>
+            {all.findings} with a finding, {all.notSeen} could not be seen
+          </span>
+          <Button aria-pressed={onlyOpen} onPress={() => setOnlyOpen(!onlyOpen)}>
+            {onlyOpen ? 'Show everything' : 'Show only what has not been looked at'}
+          </Button>
+        </Row>
+        <Fitting inspection={inspection} />
+        <Jump aria-label="Zones">
+          {zones.map((z) => {
+            const { checkpoints, looked } = lookedAt([z], marks);
+            return (
+              <a key={z.id} href={`#${z.id}`}>
+                {z.name}&nbsp;
+                <Quiet>{looked === checkpoints ? 'done' : `${checkpoints - looked} left`}</Quiet>
+              </a>
+            );
+          })}
+        </Jump>
+        {all.looked === all.checkpoints && <Notice $tone="cure">Everything has been looked at.</Notice>}
+        {zones.map((z) => (
+          <ZonePanel
+            key={z.id}
+            zone={z}
+            inspection={inspection}
+            hidden={(id) => onlyOpen && marks.has(id)}
+            onAtHand={() => setAtHand(z.zone)}
+          />
+        ))}
+      </Stack>
+    </Page>
+  );
+}
+
+function ZonePanel({
+  zone,
+  inspection,
+  hidden,
+  onAtHand,
+}: {
+  zone: Zone;
+  inspection: InspectionView;
+  hidden: (id: string) => boolean;
+  onAtHand: () => void;
+}) {
+  const shown = zone.checkpoints.filter((c) => !hidden(c.id));
+  if (shown.length === 0) return null;
+  return (
+    <Panel id={zone.id} aria-label={zone.name} tabIndex={-1}>
+      <Head>{zone.name}</Head>
+      {zone.caution && (
+        <Notice $tone="oxide">
+          <Now>Take care.</Now> {zone.caution}
+        </Notice>
+      )}
+      <Points>
+        {shown.map((c) => (
+          <CheckpointRow key={c.id} {...{ inspection, zone, onAtHand }} checkpoint={c} />
+        ))}
+      </Points>
+    </Panel>
+  );
+}
+
+/** What stands there: it decides what there is to look at. */
+function Fitting({ inspection }: { inspection: InspectionView }) {
+  const save = useSetFitted(inspection.buildId);
+  const { fitted } = inspection;
+  return (
+    <Fits>
+      <SelectField
+        label="This is"
+        value={fitted.body}
+        disabled={save.isPending}
+        onChange={(e) => save.mutate({ ...fitted, body: e.target.value as Body })}
+      >
+        {BODIES.map((b) => (
+          <option key={b} value={b}>
+            {BODY_WORDS[b]}
+          </option>
+        ))}
+      </SelectField>
+      <Tick>
+        <input
+          type="checkbox"
+          checked={fitted.gas}
+          onChange={(e) => save.mutate({ ...fitted, gas: e.target.checked })}
+        />
+        Gas fitted
+      </Tick>
+      <Tick>
+        <input
+          type="checkbox"
+          checked={fitted.highVoltage}
+          onChange={(e) => save.mutate({ ...fitted, highVoltage: e.target.checked })}
+        />
+        High voltage fitted
+      </Tick>
+    </Fits>
+  );
+}

@@ -1,0 +1,26 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { CheckpointMarkDto, FittedDto, InspectionView } from '#contract/inspection.ts';
+import { call } from '../../shared/api.ts';
+
+export const inspectionQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['inspection', buildId],
+    queryFn: ({ signal }) => call<InspectionView>('inspectionRead', { params: { buildId }, signal }),
+  });
+
+export function useMarkCheckpoint(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: CheckpointMarkDto) =>
+      call<InspectionView>('inspectionMark', { params: { buildId }, body }),
+    onSuccess: (view) => client.setQueryData(inspectionQuery(buildId).queryKey, view),
+  });
+}
+
+export function useSetFitted(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: FittedDto) => call<InspectionView>('fittedSave', { params: { buildId }, body }),
+    onSuccess: (view) => client.setQueryData(inspectionQuery(buildId).queryKey, view),
+  });
+}
