@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import os from 'node:os';
 import { benchBrowser } from './browser.ts';
 import { benchEndpoints } from './endpoints.ts';
+import { benchEstimate } from './estimate.ts';
 import { benchParser } from './parser.ts';
 import type { Line } from './line.ts';
 import { startBenchServers } from './servers.ts';
@@ -22,6 +23,7 @@ const servers = await startBenchServers();
 try {
   const lines: Line[] = [
     ...benchParser(),
+    ...(await benchEstimate()),
     ...(await benchEndpoints(servers)),
     ...(await benchBrowser(servers)),
   ];

@@ -4,7 +4,7 @@ import { expectNoSideScroll, logLine, openCar, signIn } from './support.ts';
 
 test('by keyboard: fine, a finding, could not see, and on to the next', async ({ page }) => {
   await signIn(page, 'technician');
-  await openCar(page, 'surf bus');
+  await openCar(page, 'hearse');
   await page.keyboard.press('o');
   await expect(page.getByText(/^0 of \d+ looked at$/)).toBeVisible();
   const row = (look: string) => page.getByRole('group', { name: look });
@@ -42,7 +42,7 @@ test.describe('on a tablet', () => {
     page,
   }) => {
     await signIn(page, 'technician');
-    await openCar(page, 'surf bus');
+    await openCar(page, 'hearse');
     await page.getByRole('link', { name: 'Look it over' }).tap();
     await page.getByLabel('High voltage fitted').tap();
     await expect(page.getByText(/High voltage kills/)).toBeVisible();

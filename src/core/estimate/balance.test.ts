@@ -6,6 +6,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import highsLoader, { type Highs } from 'highs';
+import { balanceModel } from '#tests/support/balanceModel.ts';
 import { balance, type Waiting } from './balance.ts';
 
 const item = (id: string, savesMinor: number, loss: number, more: Partial<Waiting> = {}): Waiting => ({
@@ -93,15 +94,8 @@ describe('against an exact solver', () => {
 
   /** The least loss by HiGHS: a cover with precedence, all variables binary. */
   function bySolver(lines: readonly Waiting[], over: number): number | null {
-    const free = lines.filter((l) => l.whyNot === null);
-    const blocked = new Set(lines.filter((l) => l.whyNot !== null).map((l) => l.id));
-    if (free.length === 0) return null;
-    const pairs = lines.flatMap((l) => l.needs.map((n) => [n, l.id] as const));
-    const rows = pairs
-      .filter(([n]) => !blocked.has(n))
-      .map(([n, l], i) => ` p${i}: ${blocked.has(l) ? `${n} <= 0` : `${n} - ${l} <= 0`}`);
-    const sum = (of: (l: Waiting) => number): string => free.map((l) => `${of(l)} ${l.id}`).join(' + ');
-    const model = `Minimize\n obj: ${sum((l) => l.loss)}\nSubject To\n cover: ${sum((l) => l.savesMinor)} >= ${over}\n${rows.join('\n')}\nBinary\n ${free.map((l) => l.id).join(' ')}\nEnd`;
+    if (lines.every((l) => l.whyNot !== null)) return null;
+    const model = balanceModel(lines, over);
     const done = highs.solve(model, { mip_rel_gap: 0, mip_abs_gap: 0 });
     return done.Status === 'Optimal' ? Math.round(done.ObjectiveValue) : null;
   }
