@@ -1,5 +1,5 @@
 /** How long the log line takes to be understood. */
-import { AMERICAN, BRITISH, NOT_OVER_READ } from '../src/core/capture/examples.ts';
+import { AMERICAN, BRITISH, NOT_OVER_READ } from '../tests/data/lines.ts';
 import { parseLine, type CaptureContext } from '../src/core/capture/index.ts';
 import type { Line } from './line.ts';
 

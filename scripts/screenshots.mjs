@@ -60,6 +60,43 @@ const VIEWS = [
     },
   ],
   ['letter', DESK, 'light', (page) => draft(page, 'microcar')],
+  [
+    'looking-over',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'microcar');
+      await page.getByRole('link', { name: 'Look it over' }).click();
+      await page.getByRole('group', { name: /^Fluid/ }).waitFor();
+      await page.getByRole('group', { name: /^Fluid/ }).scrollIntoViewIfNeeded();
+      await page
+        .getByRole('group', { name: /^Flexible hoses/ })
+        .getByRole('button', { name: 'Finding' })
+        .click();
+      await page.keyboard.type('cracked at the union, 40 and two hours, safety');
+    },
+  ],
+  [
+    'estimate',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'ice-cream van');
+      await page.getByRole('link', { name: 'Estimate' }).click();
+      await page.getByRole('heading', { name: 'What could wait' }).waitFor();
+    },
+  ],
+  [
+    'customer-estimate',
+    PHONE,
+    'light',
+    async (page) => {
+      await openCar(page, 'rally car');
+      await page.goto(
+        `${await page.getByRole('link', { name: 'Their page' }).getAttribute('href')}/estimate`,
+      );
+    },
+  ],
   ['outbox', DESK, 'light', (page) => page.goto(`${AT}/outbox`)],
   [
     'customer-page',

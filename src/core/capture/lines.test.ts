@@ -6,7 +6,14 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { hidePrices } from './hidePrices.ts';
 import { factsOf, parseLine, type CaptureContext } from './index.ts';
-import { AMERICAN, BRITISH, CONTINENTAL, NOT_OVER_READ, type Example, type Expected } from './examples.ts';
+import {
+  AMERICAN,
+  BRITISH,
+  CONTINENTAL,
+  NOT_OVER_READ,
+  type Example,
+  type Expected,
+} from '#tests/data/lines.ts';
 
 const named = (...names: string[]) => names.map((name) => ({ id: name, name }));
 

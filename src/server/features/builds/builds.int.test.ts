@@ -1,23 +1,9 @@
 /** Builds. Nasty cases: the same request twice at once, two who change what is next, unknown and malformed fields. */
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { expect, test } from '@jest/globals';
 import { pathOf } from '#contract/access.ts';
-import {
-  makeBuild,
-  makeShop,
-  nextId,
-  signedIn,
-  startServer,
-  type Agent,
-  type TestServer,
-} from '#tests/support/server.ts';
+import { makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
-let server: TestServer;
-let owner: Agent;
-beforeAll(async () => {
-  server = await startServer();
-  owner = await signedIn(server, await makeShop(server, 'builds'), 'owner');
-});
-afterAll(() => server.stop());
+const it = openShop('builds');
 
 const body = (more: object = {}) => ({
   id: nextId(),
@@ -33,11 +19,11 @@ const body = (more: object = {}) => ({
 
 test('numbers count up, and the same request three times at once is one build', async () => {
   const once = body();
-  const answers = await Promise.all([1, 2, 3].map(() => owner.post(pathOf('buildCreate')).send(once)));
+  const answers = await Promise.all([1, 2, 3].map(() => it.owner.post(pathOf('buildCreate')).send(once)));
   expect(answers.map((a) => a.status)).toEqual([200, 200, 200]);
   expect(new Set(answers.map((a) => a.body.number))).toEqual(new Set(['B-0001']));
-  expect((await owner.post(pathOf('buildCreate')).send(body()).expect(200)).body.number).toBe('B-0002');
-  expect((await owner.get(pathOf('floor'))).body.builds).toHaveLength(2);
+  expect((await it.owner.post(pathOf('buildCreate')).send(body()).expect(200)).body.number).toBe('B-0002');
+  expect((await it.owner.get(pathOf('floor'))).body.builds).toHaveLength(2);
 });
 
 test.each([
@@ -48,8 +34,12 @@ test.each([
   ['vehicleYear', 1850],
   ['tellEveryDays', 0],
   ['colour', 'red'],
+  ['budgetMinor', 0],
+  ['discretionMinor', 12.5],
+  ['eventDay', '2026-13-01'],
+  ['complaint', 'x'.repeat(4001)],
 ])('a %s of %j is refused at its field', async (field, value) => {
-  const { body: problem } = await owner
+  const { body: problem } = await it.owner
     .post(pathOf('buildCreate'))
     .send(body({ [field]: value }))
     .expect(400);
@@ -57,9 +47,9 @@ test.each([
 });
 
 test('two who change what is next: the second is told what is there now; the same words again change nothing', async () => {
-  const buildId = await makeBuild(owner);
+  const buildId = await makeBuild(it.owner);
   const put = (next: string, version: number) =>
-    owner.put(pathOf('buildNext', { buildId })).send({ next, version });
+    it.owner.put(pathOf('buildNext', { buildId })).send({ next, version });
   expect((await put('Hood frame first.', 1).expect(200)).body).toMatchObject({
     next: 'Hood frame first.',
     version: 2,
@@ -73,7 +63,7 @@ test('two who change what is next: the second is told what is there now; the sam
 });
 
 test('the log line is told the names it should know', async () => {
-  const known = (await owner.get(pathOf('known')).expect(200)).body;
+  const known = (await it.owner.get(pathOf('known')).expect(200)).body;
   expect(known.builds).toEqual(
     expect.arrayContaining([
       expect.objectContaining({ name: 'van', aliases: ['B-0001', 'Dolcino ice-cream van', 'Marta Quill'] }),
@@ -84,4 +74,23 @@ test('the log line is told the names it should know', async () => {
     'Joss Arkwright',
     'Wren Osgood',
   ]);
+});
+
+test('what was agreed at intake stands on the build; a technician sees the words, and no money', async () => {
+  const intake = {
+    complaint: ' It smells of fuel. ',
+    budgetMinor: 250_000,
+    discretionMinor: 5000,
+    eventDay: '2026-06-06',
+  };
+  const made = await it.owner.post(pathOf('buildCreate')).send(body(intake)).expect(200);
+  expect(made.body).toMatchObject({ complaint: 'It smells of fuel.', eventDay: '2026-06-06' });
+  const buildId = made.body.id as string;
+  expect((await it.owner.get(pathOf('estimateRead', { buildId }))).body).toMatchObject({
+    budgetMinor: 250_000,
+    discretionMinor: 5000,
+  });
+  const seen = (await it.technician.get(pathOf('buildRead', { buildId })).expect(200)).body;
+  expect(seen.complaint).toBe('It smells of fuel.');
+  expect(JSON.stringify(seen)).not.toMatch(/250000|5000/);
 });

@@ -10,6 +10,7 @@ import {
   type TermsDto,
   type TermsView,
 } from '#contract/estimate.ts';
+import type { FieldFault } from '#contract/problem.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import {
   allowedBy,
@@ -125,17 +126,17 @@ export async function changing<T>(
 
 /** What no class can check by itself. */
 function refuseLine(dto: EstimateLineDto, id: string, others: readonly q.LineRow[]): void {
-  const fields = (['minutes', 'parts', 'outwork'] as const).flatMap((field) => {
+  const fields = (['minutes', 'parts', 'outwork'] as const).flatMap((field): FieldFault[] => {
     const reason = whyNotThreePoint(dto[field]);
     return reason === null ? [] : [{ field, reason }];
   });
   const known = new Set(others.map((l) => l.id));
   if (dto.needs.some((n) => n === id || !known.has(n)))
-    fields.push({ field: 'needs' as never, reason: 'a line can only need another line of this estimate' });
+    fields.push({ field: 'needs', reason: 'a line can only need another line of this estimate' });
   if (needsItself(id, dto.needs, others))
-    fields.push({ field: 'needs' as never, reason: 'lines would need each other in a circle' });
+    fields.push({ field: 'needs', reason: 'lines would need each other in a circle' });
   if (dto.class === 'safety' && dto.proposal === 'wait')
-    fields.push({ field: 'proposal' as never, reason: 'a safety line is never put off to pay for another' });
+    fields.push({ field: 'proposal', reason: 'a safety line is never put off to pay for another' });
   if (fields.length > 0)
     throw new Refusal('invalid', `${fields[0]!.field}: ${fields[0]!.reason}. Nothing was kept.`, { fields });
 }

@@ -3,7 +3,7 @@
  * editors, sending twice at once, changing a sent letter behind the app's back, the mail server away, a link revoked,
  * another build's letters, hostile words.
  */
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
 import nodemailer from 'nodemailer';
 import supertest from 'supertest';
 import { pathOf } from '#contract/access.ts';
@@ -11,48 +11,27 @@ import type { LetterView } from '#contract/letters.ts';
 import { inShop } from '#server/db/pool.ts';
 import { queueLetter } from '#server/jobs/queue.ts';
 import { startWorker } from '#server/jobs/worker.ts';
-import {
-  line,
-  makeBuild,
-  makeShop,
-  nextId,
-  signedIn,
-  startServer,
-  type Agent,
-  type TestServer,
-  type TestShop,
-} from '#tests/support/server.ts';
+import { line, makeBuild, makeShop, nextId, openShop, signedIn, type Agent } from '#tests/support/server.ts';
 import { mailLetter } from './letters.mail.ts';
 
-let server: TestServer;
-let shop: TestShop;
-let owner: Agent;
-let office: Agent;
-
-beforeAll(async () => {
-  server = await startServer();
-  shop = await makeShop(server, 'letters');
-  owner = await signedIn(server, shop, 'owner');
-  office = await signedIn(server, shop, 'office');
-});
-afterAll(() => server.stop());
+const it = openShop('letters');
 
 const log = (buildId: string, more: object) =>
-  owner.post(pathOf('entryAdd', { buildId })).send(line(more)).expect(200);
-const draft = async (buildId: string, agent = owner): Promise<LetterView> =>
+  it.owner.post(pathOf('entryAdd', { buildId })).send(line(more)).expect(200);
+const draft = async (buildId: string, agent = it.owner): Promise<LetterView> =>
   (await agent.post(pathOf('letterDraft', { buildId })).send({ id: nextId() }).expect(200))
     .body as LetterView;
-const send = (letter: LetterView, agent = owner) =>
+const send = (letter: LetterView, agent = it.owner) =>
   agent.post(pathOf('letterSend', { letterId: letter.id })).send({ version: letter.version });
 const texts = (l: LetterView): string =>
   l.content.parts.flatMap((p) => p.items.map((i) => i.text)).join('\n');
 const pathOfLink = async (buildId: string): Promise<string> =>
-  new URL((await owner.get(pathOf('buildRead', { buildId })).expect(200)).body.link.url).pathname;
-const page = (path: string) => supertest(server.app.express).get(path);
+  new URL((await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body.link.url).pathname;
+const page = (path: string) => supertest(it.server.app.express).get(path);
 
 describe('the draft', () => {
   test('tells what was logged for the customer, with the figures of the build page, and the next one begins after it', async () => {
-    const buildId = await makeBuild(owner);
+    const buildId = await makeBuild(it.owner);
     await log(buildId, { text: 'did seat frame, 3h', facts: { subject: 'seat frame', minutes: 180 } });
     await log(buildId, {
       kind: 'ordered',
@@ -61,7 +40,7 @@ describe('the draft', () => {
     });
     await log(buildId, { kind: 'note', text: 'note he never pays on time', audience: 'shop' });
     const letter = await draft(buildId);
-    const { spentMinor, workedMinutes } = (await owner.get(pathOf('buildRead', { buildId }))).body;
+    const { spentMinor, workedMinutes } = (await it.owner.get(pathOf('buildRead', { buildId }))).body;
     expect([spentMinor, workedMinutes]).toEqual([9650, 180]);
     expect(texts(letter)).toContain('so far: £96.50. Hours worked so far: 3 h.');
     expect(texts(letter)).toContain('Seat frame.');
@@ -75,38 +54,38 @@ describe('the draft', () => {
   });
 
   test('two who press at once get the same draft', async () => {
-    const buildId = await makeBuild(owner);
-    const [a, b] = await Promise.all([draft(buildId), draft(buildId, office)]);
+    const buildId = await makeBuild(it.owner);
+    const [a, b] = await Promise.all([draft(buildId), draft(buildId, it.office)]);
     expect(a!.id).toBe(b!.id);
   });
 
   test('two who edit: the second is told, and sees what is there now', async () => {
-    const letter = await draft(await makeBuild(owner));
+    const letter = await draft(await makeBuild(it.owner));
     const save = (agent: Agent, subject: string) =>
       agent
         .put(pathOf('letterSave', { letterId: letter.id }))
         .send({ version: letter.version, content: { ...letter.content, subject } });
-    await save(owner, 'first').expect(200);
-    const { body } = await save(office, 'second').expect(409);
+    await save(it.owner, 'first').expect(200);
+    const { body } = await save(it.office, 'second').expect(409);
     expect(body.current.content.subject).toBe('first');
-    await owner
+    await it.owner
       .put(pathOf('letterSave', { letterId: letter.id }))
       .send({ version: 2, content: { ...letter.content, subject: '' } })
       .expect(400);
-    await owner
+    await it.owner
       .put(pathOf('letterSave', { letterId: letter.id }))
       .send({ version: 2, content: { ...letter.content, html: '<b>' } })
       .expect(400);
   });
 
   test('says when something was logged after it, and drafts again on request', async () => {
-    const buildId = await makeBuild(owner);
+    const buildId = await makeBuild(it.owner);
     const letter = await draft(buildId);
     expect(letter.stale).toBe(false);
     await log(buildId, { text: 'did boot lid', facts: { subject: 'boot lid' } });
-    expect((await owner.get(pathOf('letterRead', { letterId: letter.id }))).body.stale).toBe(true);
+    expect((await it.owner.get(pathOf('letterRead', { letterId: letter.id }))).body.stale).toBe(true);
     const again = (
-      await owner
+      await it.owner
         .post(pathOf('letterRedraft', { letterId: letter.id }))
         .send({ version: letter.version })
         .expect(200)
@@ -118,20 +97,21 @@ describe('the draft', () => {
 
 describe('sending', () => {
   test('pressed five times at once: one letter, one entry, one mail', async () => {
-    const worker = await startWorker(server.deps);
-    const buildId = await makeBuild(owner, { customerEmail: 'five@example.org' });
+    const worker = await startWorker(it.server.deps);
+    const buildId = await makeBuild(it.owner, { customerEmail: 'five@example.org' });
     const letter = await draft(buildId);
     const answers = await Promise.all(Array.from({ length: 5 }, () => send(letter)));
     expect(answers.map((a) => a.status)).toEqual([200, 200, 200, 200, 200]);
-    const told = (await owner.get(`${pathOf('entriesList', { buildId })}?kinds=told`)).body.entries;
+    const told = (await it.owner.get(`${pathOf('entriesList', { buildId })}?kinds=told`)).body.entries;
     expect(told).toEqual([
       expect.objectContaining({ about: { type: 'letter', id: letter.id }, audience: 'shop' }),
     ]);
     await until(
-      async () => (await owner.get(pathOf('letterRead', { letterId: letter.id }))).body.mail === 'accepted',
+      async () =>
+        (await it.owner.get(pathOf('letterRead', { letterId: letter.id }))).body.mail === 'accepted',
     );
     await worker.stop();
-    const mails = (await owner.get(pathOf('outboxList'))).body.mails.filter((m: { to: string }) =>
+    const mails = (await it.owner.get(pathOf('outboxList'))).body.mails.filter((m: { to: string }) =>
       m.to.includes('five@'),
     );
     expect(mails).toHaveLength(1);
@@ -142,7 +122,7 @@ describe('sending', () => {
   });
 
   test('what was left out is in neither mail nor page, and a sent letter never changes', async () => {
-    const buildId = await makeBuild(owner);
+    const buildId = await makeBuild(it.owner);
     await log(buildId, { text: 'did secret thing', facts: { subject: 'secret thing' } });
     await log(buildId, { text: 'did <script>alert(1)</script> hinges', facts: {} });
     const letter = await draft(buildId);
@@ -152,7 +132,7 @@ describe('sending', () => {
     }));
     const content = { ...letter.content, parts, subject: 'News of the microcar' };
     const saved = (
-      await owner
+      await it.owner
         .put(pathOf('letterSave', { letterId: letter.id }))
         .send({ version: letter.version, content })
         .expect(200)
@@ -161,7 +141,7 @@ describe('sending', () => {
     const html = (await page(await pathOfLink(buildId)).expect(200)).text;
     expect(html).toContain('&lt;script&gt;alert(1)&lt;/script&gt; hinges');
     expect(html).not.toMatch(/ecret|<script/);
-    await owner
+    await it.owner
       .put(pathOf('letterSave', { letterId: letter.id }))
       .send({ version: 3, content })
       .expect(409);
@@ -169,14 +149,14 @@ describe('sending', () => {
       "update letters set content = '{}' where id = $1",
       'delete from letters where id = $1',
     ])
-      await expect(server.admin.query(sql, [letter.id])).rejects.toThrow('a sent letter never changes');
+      await expect(it.server.admin.query(sql, [letter.id])).rejects.toThrow('a sent letter never changes');
   });
 
   test('a letter with nothing in it, or to nobody, is not sent', async () => {
-    const letter = await draft(await makeBuild(owner));
+    const letter = await draft(await makeBuild(it.owner));
     const content = { ...letter.content, parts: [] };
     const saved = (
-      await owner
+      await it.owner
         .put(pathOf('letterSave', { letterId: letter.id }))
         .send({ version: letter.version, content })
         .expect(200)
@@ -185,25 +165,25 @@ describe('sending', () => {
   });
 
   test('with the mail server away the letter waits and says why; given up, it says so; back, it goes once', async () => {
-    const buildId = await makeBuild(owner, { customerEmail: 'later@example.org' });
+    const buildId = await makeBuild(it.owner, { customerEmail: 'later@example.org' });
     const letter = await draft(buildId);
     await send(letter).expect(200);
-    const job = { shopId: shop.id, letterId: letter.id };
+    const job = { shopId: it.shop.id, letterId: letter.id };
     const state = async () =>
-      (await owner.get(pathOf('letterRead', { letterId: letter.id }))).body as LetterView;
+      (await it.owner.get(pathOf('letterRead', { letterId: letter.id }))).body as LetterView;
     const away = nodemailer.createTransport({ url: 'smtp://127.0.0.1:1' });
-    await expect(mailLetter(server.deps, away, job, false)).rejects.toThrow();
+    await expect(mailLetter(it.server.deps, away, job, false)).rejects.toThrow();
     expect(await state()).toMatchObject({
       mail: 'queued',
       mailNote: expect.stringContaining('ECONNREFUSED'),
     });
-    await expect(mailLetter(server.deps, away, job, true)).rejects.toThrow();
+    await expect(mailLetter(it.server.deps, away, job, true)).rejects.toThrow();
     expect(await state()).toMatchObject({ mail: 'failed' });
-    const there = nodemailer.createTransport({ url: server.deps.smtpUrl });
-    await mailLetter(server.deps, there, job, false);
-    await mailLetter(server.deps, there, job, false);
+    const there = nodemailer.createTransport({ url: it.server.deps.smtpUrl });
+    await mailLetter(it.server.deps, there, job, false);
+    await mailLetter(it.server.deps, there, job, false);
     expect(await state()).toMatchObject({ mail: 'accepted', mailNote: null });
-    const mails = (await owner.get(pathOf('outboxList'))).body.mails.filter((m: { to: string }) =>
+    const mails = (await it.owner.get(pathOf('outboxList'))).body.mails.filter((m: { to: string }) =>
       m.to.includes('later@'),
     );
     expect(mails).toHaveLength(1);
@@ -211,14 +191,15 @@ describe('sending', () => {
 
   test('the queue’s job belongs to the transaction: rolled back, it was never there', async () => {
     const letterId = nextId();
-    const rolled = inShop(server.deps.db, shop.id, async (tx) => {
-      await queueLetter(tx, { shopId: shop.id, letterId });
+    const rolled = inShop(it.server.deps.db, it.shop.id, async (tx) => {
+      await queueLetter(tx, { shopId: it.shop.id, letterId });
       throw new Error('rolled back');
     });
     await expect(rolled).rejects.toThrow('rolled back');
-    const { rows } = await server.admin.query('select 1 from graphile_worker._private_jobs where key = $1', [
-      `letter-${letterId}`,
-    ]);
+    const { rows } = await it.server.admin.query(
+      'select 1 from graphile_worker._private_jobs where key = $1',
+      [`letter-${letterId}`],
+    );
     expect(rows).toEqual([]);
   });
 });
@@ -226,8 +207,8 @@ describe('sending', () => {
 describe('the customer’s page', () => {
   test('shows only what was sent, for that build only', async () => {
     const [mine, other] = [
-      await makeBuild(owner),
-      await makeBuild(owner, {
+      await makeBuild(it.owner),
+      await makeBuild(it.owner, {
         vehicleName: 'Other Car',
         customerName: 'Dex Marlow',
         customerEmail: 'dex@example.org',
@@ -247,54 +228,54 @@ describe('the customer’s page', () => {
   });
 
   test('the link is 256 bits, kept only as a hash, and opening it is noted', async () => {
-    const buildId = await makeBuild(owner);
+    const buildId = await makeBuild(it.owner);
     await send(await draft(buildId)).expect(200);
     const path = await pathOfLink(buildId);
     const token = path.split('/').at(-1)!;
     expect(Buffer.from(token, 'base64url')).toHaveLength(32);
-    const { rows } = await server.admin.query<{ dump: string }>(
+    const { rows } = await it.server.admin.query<{ dump: string }>(
       `select string_agg(l::text, '') as dump from customer_links l`,
     );
     expect(rows[0]!.dump).not.toContain(token);
     await page(path).expect(200);
-    expect((await owner.get(pathOf('buildRead', { buildId }))).body.link.lastOpenedAt).toBe(
+    expect((await it.owner.get(pathOf('buildRead', { buildId }))).body.link.lastOpenedAt).toBe(
       '2026-03-11T10:00:00.000Z',
     );
   });
 
   test('renewed, the old link is closed and the new one opens; revoked, none does', async () => {
-    const buildId = await makeBuild(owner);
+    const buildId = await makeBuild(it.owner);
     await send(await draft(buildId)).expect(200);
     const old = await pathOfLink(buildId);
-    await owner.post(pathOf('linkRenew', { buildId })).expect(200);
+    await it.owner.post(pathOf('linkRenew', { buildId })).expect(200);
     const fresh = await pathOfLink(buildId);
     await page(old).expect(404);
     await page(fresh).expect(200);
-    await owner.delete(pathOf('linkRevoke', { buildId })).expect(200);
+    await it.owner.delete(pathOf('linkRevoke', { buildId })).expect(200);
     expect((await page(fresh).expect(404)).text).toContain('There is no letter under this address');
     await page('/l/').expect(404);
     await page(`/l/${'x'.repeat(5000)}`).expect(404);
   });
 
   test('a letter whose link was revoked before the mail went is not mailed', async () => {
-    const buildId = await makeBuild(owner);
+    const buildId = await makeBuild(it.owner);
     const letter = await draft(buildId);
     await send(letter).expect(200);
-    await owner.delete(pathOf('linkRevoke', { buildId })).expect(200);
+    await it.owner.delete(pathOf('linkRevoke', { buildId })).expect(200);
     await mailLetter(
-      server.deps,
-      nodemailer.createTransport({ url: server.deps.smtpUrl }),
-      { shopId: shop.id, letterId: letter.id },
+      it.server.deps,
+      nodemailer.createTransport({ url: it.server.deps.smtpUrl }),
+      { shopId: it.shop.id, letterId: letter.id },
       false,
     );
-    expect((await owner.get(pathOf('letterRead', { letterId: letter.id }))).body).toMatchObject({
+    expect((await it.owner.get(pathOf('letterRead', { letterId: letter.id }))).body).toMatchObject({
       mail: 'failed',
       mailNote: expect.stringContaining('revoked'),
     });
   });
 
   test('one shop’s outbox shows none of another’s mail', async () => {
-    const elsewhere = await signedIn(server, await makeShop(server, 'elsewhere'), 'owner');
+    const elsewhere = await signedIn(it.server, await makeShop(it.server, 'elsewhere'), 'owner');
     expect((await elsewhere.get(pathOf('outboxList')).expect(200)).body.mails).toEqual([]);
   });
 });

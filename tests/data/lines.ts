@@ -2,7 +2,7 @@
  * Lines as shops write and say them, with the parts that must be understood. What a row does not name must not be
  * understood either. Day: Wednesday 11 March 2026; money: GBP; place: en-GB, imperial, unless the group says otherwise.
  */
-import type { Kind } from '../log/kinds.ts';
+import type { Kind } from '#core/log/kinds.ts';
 
 export interface Expected {
   kind: Kind;
