@@ -393,3 +393,25 @@ export function lookedAt(zones: readonly Zone[], marks: ReadonlyMap<string, Mark
   const [fine, findings, notSeen] = [count('fine'), count('finding'), count('not seen')];
   return { checkpoints: ids.length, looked: fine + findings + notSeen, fine, findings, notSeen };
 }
+
+/** Openings of checkpoints that ask a question instead of naming a thing. */
+const QUESTION = /^(?:how|does|is|what|where|every)\b/i;
+
+/**
+ * The thing that a checkpoint is about, for a finding that says only what is wrong with it: "Flexible hoses: cracks,
+ * swelling" is about flexible hoses. Null where it names no one thing.
+ */
+export function thingOf({ look }: Checkpoint): string | null {
+  const [before = '', after] = look.split(':');
+  const named = after === undefined ? !/,/.test(look) && look.split(' ').length <= 4 : true;
+  return !named || QUESTION.test(before) ? null : before.charAt(0).toLowerCase() + before.slice(1);
+}
+
+/** What was found at a checkpoint as a line of the logbook, so that it can be read without the checkpoint beside it. */
+export function findingLine(checkpoint: Checkpoint, said: string): string {
+  const text = said.trim().replace(/^found\s+/i, '');
+  const thing = thingOf(checkpoint);
+  const words = thing?.match(/\p{L}{4,}/gu) ?? [];
+  const mentioned = words.some((w) => text.toLowerCase().includes(w.toLowerCase().replace(/s$/, '')));
+  return thing === null || mentioned ? `found ${text}` : `found ${thing} ${text}`;
+}

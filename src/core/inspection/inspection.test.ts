@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { parseLine } from '../capture/index.ts';
 import { namelessContext } from '../capture/nameless.ts';
-import { BODIES, lookedAt, zonesFor, type Mark } from './checkpoints.ts';
+import { BODIES, findingLine, lookedAt, thingOf, zonesFor, type Mark } from './checkpoints.ts';
 
 const all = BODIES.map((body) => [body, zonesFor({ body, gas: true, highVoltage: true })] as const);
 
@@ -61,4 +61,41 @@ test('what has not been looked at is what has no mark; marks that do not apply d
   ]);
   expect(lookedAt(zones, marks)).toEqual({ checkpoints: 5, looked: 2, fine: 0, findings: 1, notSeen: 1 });
   expect(lookedAt([], new Map())).toMatchObject({ checkpoints: 0, looked: 0 });
+});
+
+describe('a finding that says only what is wrong', () => {
+  const at = (look: string) => ({ id: 'a/b', look });
+  test.each([
+    ['Flexible hoses: cracks, swelling', 'flexible hoses'],
+    ['Mirrors', 'mirrors'],
+    ['How it stands: level, leaning, a corner down', null],
+    ['Dents, filler, repairs that show', null],
+    ['Does it select every gear and stay there', null],
+  ])('%s is about %s', (look, thing) => expect(thingOf(at(look))).toBe(thing));
+
+  test.each([
+    [
+      'cracked at the union, 40 and two hours, safety',
+      'found flexible hoses cracked at the union, 40 and two hours, safety',
+    ],
+    ['Found front hose perished', 'found front hose perished'],
+    ['rear hoses swollen', 'found rear hoses swollen'],
+  ])('%s is kept as %s', (said, line) => {
+    expect(findingLine(at('Flexible hoses: cracks, swelling'), said)).toBe(line);
+  });
+
+  test('and is read so', () => {
+    const context = namelessContext({ currency: 'GBP', locale: 'en-GB', today: '2026-03-11' });
+    const line = findingLine(
+      at('Flexible hoses: cracks, swelling'),
+      'cracked at the union, 40 and two hours, safety',
+    );
+    expect(parseLine(line, context)).toMatchObject({
+      kind: 'found',
+      subject: 'flexible hoses',
+      moneyMinor: 4000,
+      minutes: 120,
+      class: 'safety',
+    });
+  });
 });

@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { InspectionView } from '#contract/inspection.ts';
 import { factsOf, parseLine } from '#core/capture/index.ts';
 import { factsFor } from '#core/capture/understood.ts';
-import { MARKS, type Checkpoint, type Mark, type Zone } from '#core/inspection/checkpoints.ts';
+import { findingLine, MARKS, type Checkpoint, type Mark, type Zone } from '#core/inspection/checkpoints.ts';
 import { KIND_SPECS, type Facts } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
@@ -98,7 +98,7 @@ function FindingField({
   const mark = useMarkCheckpoint(inspection.buildId);
   const [text, setText] = useState('');
   const id = useRef(uuidv7());
-  const line = /^found\b/i.test(text.trim()) ? text.trim() : `found ${text.trim()}`;
+  const line = findingLine(checkpoint, text);
   const parsed = parseLine(line, capture);
   const facts: Facts = factsFor('found', { ...factsOf(parsed), zone: parsed.zone ?? zone.zone });
   const keep = (): void => {
