@@ -6,6 +6,7 @@ import { benchEndpoints } from './endpoints.ts';
 import { benchEstimate } from './estimate.ts';
 import { benchParser } from './parser.ts';
 import type { Line } from './line.ts';
+import { benchUploads } from './uploads.ts';
 import { startBenchServers } from './servers.ts';
 
 const round = (n: number): number => Number(n.toPrecision(3));
@@ -19,21 +20,29 @@ function verdict({ value, goal }: Line): string {
   return `${met ? 'met' : 'MISSED'} (${said})`;
 }
 
+/** `npm run bench -- uploads` runs that one alone, and writes nothing. */
+const PARTS = {
+  parser: benchParser,
+  estimate: benchEstimate,
+  uploads: benchUploads,
+  endpoints: benchEndpoints,
+  browser: benchBrowser,
+};
+const wanted = process.argv.slice(2);
+
 const servers = await startBenchServers();
 try {
-  const lines: Line[] = [
-    ...benchParser(),
-    ...(await benchEstimate()),
-    ...(await benchEndpoints(servers)),
-    ...(await benchBrowser(servers)),
-  ];
+  const lines: Line[] = [];
+  for (const [name, part] of Object.entries(PARTS))
+    if (wanted.length === 0 || wanted.includes(name)) lines.push(...(await part(servers)));
   for (const l of lines)
     console.log(
       `${l.what.padEnd(76)} ${String(round(l.value)).padStart(8)} ${l.unit.padEnd(12)} ${verdict(l)}`,
     );
   const machine = { cores: os.cpus().length, node: process.version };
   const results = { machine, lines: lines.map((l) => ({ ...l, value: round(l.value) })) };
-  writeFileSync(new URL('./results.json', import.meta.url), `${JSON.stringify(results, null, 2)}\n`);
+  if (wanted.length === 0)
+    writeFileSync(new URL('./results.json', import.meta.url), `${JSON.stringify(results, null, 2)}\n`);
 } finally {
   await servers.stop();
 }

@@ -93,6 +93,16 @@ for (const viewport of [DESK, PHONE])
       await check();
       await page.keyboard.press('Escape');
       await openCar(page, 'camper');
+      await page.getByRole('link', { name: 'Photographs' }).click();
+      await page
+        .getByRole('button', { name: /^Open: / })
+        .first()
+        .click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check();
+      await page.keyboard.press('Escape');
+      await check();
+      await openCar(page, 'camper');
       await page.getByRole('link', { name: 'Look it over' }).click();
       await page.getByRole('button', { name: 'Finding', exact: true }).first().click();
       await expect(page.getByLabel(/^What is it/)).toBeFocused();

@@ -3,7 +3,7 @@
  * cluster starts, keeps its data over a Ctrl-C, and stops with it.
  */
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { existsSync } from 'node:fs';
+import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
@@ -130,6 +130,10 @@ test('the private cluster: data is kept over a Ctrl-C, and nothing keeps running
     env: { ...process.env, ...elsewhere },
   });
   expect(back.stderr + back.stdout).toContain('Put back from');
+  const photographs = (folder: string) =>
+    readdirSync(path.join(folder, 'photos'), { recursive: true }).sort();
+  expect(photographs(env.AVRIK_DATA).length).toBeGreaterThan(20);
+  expect(photographs(elsewhere.AVRIK_DATA)).toEqual(photographs(env.AVRIK_DATA));
   const restored = await start([], elsewhere);
   expect(restored.out()).not.toContain('Filling the demo shop');
   expect((await request.get('http://localhost:4196/api/health')).status()).toBe(200);

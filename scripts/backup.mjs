@@ -5,10 +5,11 @@
  *   npm run backup                      into a new folder under <data>/backups, while Avrik runs or not
  *   npm run backup -- --restore FOLDER  puts that copy back; Avrik must be stopped, and what is there now is replaced
  *
- * A copy is a folder with the database (pg_dump's own format) and the secrets that customers' links are made from.
+ * A copy is a folder with the database (pg_dump's own format), the photographs, and the secrets that customers' links
+ * are made from.
  */
 import { spawnSync } from 'node:child_process';
-import { copyFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { copyFileSync, cpSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { ensurePostgres, ROOT } from './lib/packages.mjs';
 import { clusterUrl, startCluster } from './lib/postgres.mjs';
@@ -33,6 +34,14 @@ async function withCluster(bin, work) {
   }
 }
 
+/** Photographs that are there already are left: a name is its content. Uploads still on their way are not copied. */
+function copyPhotos(from, to) {
+  const source = path.join(from, 'photos');
+  if (!existsSync(source)) return;
+  const kept = (file) => path.basename(path.dirname(file)) !== 'incoming';
+  cpSync(source, path.join(to, 'photos'), { recursive: true, force: false, filter: kept });
+}
+
 async function backup(bin) {
   const stamp = new Date().toISOString().slice(0, 19).replaceAll(':', '-');
   const target = path.join(folder, 'backups', stamp);
@@ -40,6 +49,8 @@ async function backup(bin) {
   await withCluster(bin, (url) =>
     must(`${bin}/pg_dump`, ['-Fc', '-f', path.join(target, 'avrik.dump'), url], 'The copy'),
   );
+  // After the database: what it names has been on the disk before, and files are never changed.
+  copyPhotos(folder, target);
   copyFileSync(path.join(folder, 'secrets.json'), path.join(target, 'secrets.json'));
   say(`Kept in ${target}`);
 }
@@ -72,6 +83,7 @@ async function restore(bin, from) {
       ['--exit-on-error', '-d', cluster.url('avrik'), path.join(from, 'avrik.dump')],
       'Putting it back',
     );
+    copyPhotos(from, folder);
     copyFileSync(path.join(from, 'secrets.json'), path.join(folder, 'secrets.json'));
   } finally {
     cluster.stop();

@@ -21,7 +21,7 @@ async function main() {
   let status;
   try {
     ensureDatabase(bin, cluster.url('postgres'), 'avrik_bench');
-    const done = spawnSync(process.execPath, ['--import', 'tsx', 'bench/run.ts'], {
+    const done = spawnSync(process.execPath, ['--import', 'tsx', 'bench/run.ts', ...process.argv.slice(2)], {
       cwd: ROOT,
       stdio: ['ignore', 'inherit', 'inherit'],
       env: {

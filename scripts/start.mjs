@@ -66,7 +66,7 @@ async function throwAway(folder) {
     ask.close();
     if (answer.trim() !== 'throw away') throw new Told('Nothing was thrown away.');
   }
-  for (const name of ['pg', 'pg-secret.json', 'outbox', 'secrets.json'])
+  for (const name of ['pg', 'pg-secret.json', 'outbox', 'photos', 'secrets.json'])
     rmSync(path.join(folder, name), { recursive: true, force: true });
   say('Thrown away.');
 }
@@ -114,7 +114,8 @@ function serve(folder, env) {
     // Its own group: Ctrl-C reaches this script first, which then stops the server and the cluster in that order.
     detached: true,
     stdio: ['ignore', 'pipe', 'inherit'],
-    env: { ...process.env, ...env, AVRIK_DATA: folder, PORT: String(port) },
+    // Without it glibc keeps a store of freed memory for each thread, which photographs fill: a third more in all.
+    env: { ...process.env, MALLOC_ARENA_MAX: '2', ...env, AVRIK_DATA: folder, PORT: String(port) },
   });
   const listening = new Promise((resolve, reject) => {
     server.stdout.on('data', (chunk) => {

@@ -43,6 +43,10 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/inspection',
                   lazy: page(() => import('./features/inspection/InspectionPage.tsx')),
                 },
+                {
+                  path: '/builds/:buildId/photos',
+                  lazy: page(() => import('./features/photos/PhotosPage.tsx')),
+                },
                 { path: '/shop', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },
                 { path: '/letters/:letterId', lazy: page(() => import('./features/letters/LetterPage.tsx')) },
                 { path: '/outbox', lazy: page(() => import('./features/outbox/OutboxPage.tsx')) },

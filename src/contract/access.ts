@@ -40,6 +40,17 @@ export const ROUTES = {
   letterSend: { method: 'post', path: '/api/letters/:letterId/send', allow: DESK },
   linkRenew: { method: 'post', path: '/api/builds/:buildId/link', allow: DESK },
   linkRevoke: { method: 'delete', path: '/api/builds/:buildId/link', allow: DESK },
+  photosList: { method: 'get', path: '/api/builds/:buildId/photos', allow: EVERYBODY },
+  photoUpload: {
+    method: 'put',
+    path: '/api/builds/:buildId/entries/:entryId/photos/:photoId',
+    allow: EVERYBODY,
+  },
+  photoSave: { method: 'put', path: '/api/photos/:photoId', allow: EVERYBODY },
+  photoRemove: { method: 'delete', path: '/api/photos/:photoId', allow: EVERYBODY },
+  photoFile: { method: 'get', path: '/api/photos/:photoId/:size', allow: EVERYBODY },
+  /** A picture as it was sent to the customer. */
+  pictureFile: { method: 'get', path: '/api/builds/:buildId/pictures/:hash', allow: DESK },
   inspectionRead: { method: 'get', path: '/api/builds/:buildId/inspection', allow: EVERYBODY },
   inspectionMark: { method: 'post', path: '/api/builds/:buildId/inspection', allow: EVERYBODY },
   fittedSave: { method: 'put', path: '/api/builds/:buildId/fitted', allow: EVERYBODY },
@@ -59,6 +70,7 @@ export const ROUTES = {
   outboxList: { method: 'get', path: '/api/outbox', allow: DESK },
   /** The customer's page: who has the link may read. */
   letterPage: { method: 'get', path: '/l/:token', allow: 'anyone' },
+  letterPicture: { method: 'get', path: '/l/:token/photos/:hash', allow: 'anyone' },
   estimatePage: { method: 'get', path: '/l/:token/estimate', allow: 'anyone' },
   estimateAnswer: { method: 'post', path: '/l/:token/estimate', allow: 'anyone' },
   estimateCode: { method: 'post', path: '/l/:token/estimate/code', allow: 'anyone' },

@@ -12,13 +12,14 @@ import {
   MaxLength,
   ValidateNested,
 } from 'class-validator';
+import type { ShownPicture } from '#core/photo/shown.ts';
 import type { Letter } from '#core/update/draft.ts';
 
 class LetterItemDto {
   @IsString() @Length(1, 100) id!: string;
   @IsString() @MaxLength(4000, { message: 'at most 4,000 characters' }) text!: string;
   @IsBoolean() leftOut!: boolean;
-  @IsOptional() @IsUUID(undefined, { each: true }) @ArrayMaxSize(50) media?: string[];
+  @IsOptional() @IsUUID(undefined, { each: true }) @ArrayMaxSize(60) media?: string[];
 }
 
 class LetterPartDto {
@@ -66,6 +67,8 @@ export interface LetterView {
   buildId: string;
   state: 'draft' | 'sent';
   content: Letter;
+  /** Photographs as they were sent; none before. */
+  pictures: ShownPicture[];
   version: number;
   draftedAt: string;
   sentAt: string | null;

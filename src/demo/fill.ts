@@ -17,6 +17,7 @@ import { createShop, hashPassword } from '#server/features/session/session.servi
 import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
+import { takeDrawing } from './fillPhotos.ts';
 import { lookOver } from './fillInspections.ts';
 import { DEMO_PASSWORD, PEOPLE, PLACES, SHOP, VENDORS, type DemoBuild } from './saltmarsh.ts';
 import { stepsOf, type Step } from './script.ts';
@@ -199,13 +200,16 @@ async function take(shop: Shop, step: Step): Promise<void> {
   if (step.text.startsWith('@correct ')) return correct(shop, who, buildId, step.text.slice(9), day);
   const parsed = parseLine(step.text, contextOn(shop, day));
   if (parsed.kind === 'correction') throw new Error(`a correction needs its entry: ${step.text}`);
+  const entryId = shop.id();
   await addEntry(shop.deps, who, buildId, {
-    id: shop.id(),
+    id: entryId,
     kind: parsed.kind,
     text: step.text,
     facts: factsOf(parsed),
     audience: KIND_SPECS[parsed.kind].audience,
   });
+  for (const rule of step.photos)
+    await takeDrawing({ deps: shop.deps, who, buildId, entryId, id: shop.id() }, SHOP.timeZone, rule);
 }
 
 /** "first words => what holds now": puts right the newest entry of this build with those words. */

@@ -9,24 +9,28 @@ export interface Step {
   /** Who: the key letter of a person. */
   who: string;
   text: string;
+  /** Photographs taken with it: "ringed rail: nearside end". */
+  photos: string[];
 }
+
+/** Begins a row that belongs to the one before it. */
+const PHOTO = '@photo ';
 
 const WORK_DAY_MINUTES = 9 * 60;
 
 function storySteps(build: DemoBuild, index: number): Step[] {
-  return build.story
-    .trim()
-    .split('\n')
-    .map((row, order) => {
-      const [days = '', who = '', ...words] = row.split(' ');
-      return {
-        build: index,
-        daysAgo: Number(days),
-        minute: (30 + order * 47 + index * 11) % WORK_DAY_MINUTES,
-        who,
-        text: words.join(' '),
-      };
-    });
+  const steps: Step[] = [];
+  for (const row of build.story.trim().split('\n')) {
+    const [days = '', who = '', ...words] = row.split(' ');
+    const text = words.join(' ');
+    if (text.startsWith(PHOTO)) {
+      steps.at(-1)?.photos.push(text.slice(PHOTO.length));
+      continue;
+    }
+    const minute = (30 + steps.length * 47 + index * 11) % WORK_DAY_MINUTES;
+    steps.push({ build: index, daysAgo: Number(days), minute, who, text, photos: [] });
+  }
+  return steps;
 }
 
 /** What is done to one part after another, and by whom: the daily work between the story's own lines. */
@@ -46,7 +50,14 @@ function routineSteps(build: DemoBuild, index: number, arrivedAgo: number): Step
       const along = (p + r / ROUTINE.length + 0.5) / (build.parts.length + 1);
       const daysAgo = Math.max(2, Math.round(arrivedAgo * (1 - along)));
       const text = say(part, HOURS[(n * 5 + index * 3) % HOURS.length]!);
-      steps.push({ build: index, daysAgo, minute: (90 + n * 71 + index * 23) % WORK_DAY_MINUTES, who, text });
+      steps.push({
+        build: index,
+        daysAgo,
+        minute: (90 + n * 71 + index * 23) % WORK_DAY_MINUTES,
+        who,
+        text,
+        photos: [],
+      });
     }),
   );
   return steps;

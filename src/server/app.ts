@@ -15,6 +15,7 @@ import { inspectionRoutes } from './features/inspection/inspection.routes.ts';
 import { LiveHub } from './features/live/live.hub.ts';
 import { liveRoutes } from './features/live/live.routes.ts';
 import { outboxRoutes } from './features/outbox/outbox.routes.ts';
+import { photosRoutes } from './features/photos/photos.routes.ts';
 import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
 import { serveClient } from './http/client.ts';
@@ -58,6 +59,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     shopRoutes(deps),
     buildsRoutes(deps),
     entriesRoutes(deps),
+    photosRoutes(deps),
     lettersRoutes(deps),
     letterPageRoutes(deps),
     inspectionRoutes(deps),

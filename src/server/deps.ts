@@ -1,6 +1,7 @@
 /** Everything the server's parts need from outside, in one object. */
 import type { Logger } from 'pino';
 import type { Database } from './db/pool.ts';
+import type { PhotoStore } from './media/store.ts';
 import type { Outbox } from './mail/outbox.ts';
 
 /** The time, passed in: UTC ISO instant. */
@@ -11,6 +12,8 @@ export interface Clock {
 export interface Deps {
   db: Database;
   databaseUrl: string;
+  /** Where photographs are kept. */
+  photos: PhotoStore;
   clock: Clock;
   log: Logger;
   /** Signs session cookies and derives customers' links. */

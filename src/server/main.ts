@@ -8,6 +8,7 @@ import { createApp } from './app.ts';
 import { openDatabase } from './db/pool.ts';
 import type { Deps } from './deps.ts';
 import { startWorker } from './jobs/worker.ts';
+import { photosIn } from './media/store.ts';
 import { outboxIn, startStandIn } from './mail/outbox.ts';
 
 function must(name: string): string {
@@ -27,6 +28,7 @@ const standIn = process.env.SMTP_URL ? null : await startStandIn(outboxFolder);
 const deps: Deps = {
   db: openDatabase(must('AVRIK_APP_URL')),
   databaseUrl: must('AVRIK_APP_URL'),
+  photos: photosIn(path.join(dataFolder, 'photos')),
   clock: { now: () => new Date().toISOString() },
   log,
   secret: must('AVRIK_SECRET'),
@@ -48,6 +50,9 @@ const server = app.express.listen(port, host, (error?: Error) => {
   // The start script waits for this line.
   process.stdout.write(`listening ${(server.address() as AddressInfo).port}\n`);
 });
+
+/** A large photograph over a weak signal takes its time. */
+server.requestTimeout = 20 * 60_000;
 
 async function stop(): Promise<void> {
   server.close();

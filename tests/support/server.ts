@@ -14,6 +14,7 @@ import { inShop, openDatabase } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { createShop, hashPassword } from '#server/features/session/session.service.ts';
 import { insertPerson } from '#server/features/session/session.queries.ts';
+import { photosIn } from '#server/media/store.ts';
 import { outboxIn, startStandIn } from '#server/mail/outbox.ts';
 import { adminUrl, appUrl, TEMPLATE } from './cluster.ts';
 
@@ -43,6 +44,7 @@ export interface TestServer {
   admin: pg.Client;
   adminUrl: string;
   outboxFolder: string;
+  photoFolder: string;
   stop: () => Promise<void>;
 }
 
@@ -53,11 +55,13 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
   await maker.connect();
   await maker.query(`create database ${name} template ${TEMPLATE}`);
   const outboxFolder = await mkdtemp(path.join(tmpdir(), 'avrik-outbox-'));
+  const photoFolder = await mkdtemp(path.join(tmpdir(), 'avrik-photos-'));
   const standIn = await startStandIn(outboxFolder);
   const clock = testClock(now);
   const deps: Deps = {
     db: openDatabase(appUrl(name), 12),
     databaseUrl: appUrl(name),
+    photos: photosIn(photoFolder),
     clock,
     log: pino({ level: 'silent' }),
     secret: 'a secret for tests only, long enough',
@@ -76,9 +80,9 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
     await admin.end();
     await maker.query(`drop database ${name} with (force)`);
     await maker.end();
-    await rm(outboxFolder, { recursive: true, force: true });
+    for (const folder of [outboxFolder, photoFolder]) await rm(folder, { recursive: true, force: true });
   };
-  return { deps, app, clock, admin, adminUrl: adminUrl(name), outboxFolder, stop };
+  return { deps, app, clock, admin, adminUrl: adminUrl(name), outboxFolder, photoFolder, stop };
 }
 
 const PASSWORD = 'correct horse battery';

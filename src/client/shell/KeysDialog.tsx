@@ -35,6 +35,7 @@ const BUILD: [string, string][] = [
   ['D', 'Draft an update'],
   ['O', 'Look it over'],
   ['E', 'To the estimate'],
+  ['P', 'To the photographs'],
 ];
 const INSPECTION: [string, string][] = [
   ['↑ ↓', 'From checkpoint to checkpoint'],
@@ -47,7 +48,7 @@ const ESTIMATE: [string, string][] = [['N', 'New line']];
 function keysOf(pathname: string): [string, string][] {
   if (pathname.endsWith('/estimate')) return ESTIMATE;
   if (pathname.endsWith('/inspection')) return INSPECTION;
-  return pathname.startsWith('/builds/') ? BUILD : [];
+  return pathname.startsWith('/builds/') && !pathname.endsWith('/photos') ? BUILD : [];
 }
 
 export default function KeysDialog({ onClose }: { onClose: () => void }) {

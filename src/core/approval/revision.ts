@@ -2,6 +2,7 @@
 import { costOf, type EstimateLine, type Terms, type Work } from '../estimate/lines.ts';
 import { totalsOf } from '../estimate/totals.ts';
 import type { LineClass } from '../log/kinds.ts';
+import type { ShownPicture } from '../photo/shown.ts';
 import { shareOf } from '../money/money.ts';
 import { canonical } from './canonical.ts';
 
@@ -17,6 +18,8 @@ export interface RevisionLine {
   work: Work;
   proposal: Proposal;
   needs: string[];
+  /** Of the finding that the line was made from; absent where there are none. */
+  pictures?: ShownPicture[];
   /** With tax, minor units. */
   lowGrossMinor: number;
   grossMinor: number;
@@ -39,7 +42,7 @@ export interface RevisionContent {
 /** A line of an estimate with what the shop proposes for it. */
 export type ProposedLine = EstimateLine & { proposal: Proposal };
 
-function frozenLine(line: ProposedLine, terms: Terms): RevisionLine {
+function frozenLine(line: ProposedLine, terms: Terms, pictures: readonly ShownPicture[]): RevisionLine {
   const { cost, grossMinor } = costOf(line, terms);
   const gross = (net: number): number => net + (terms.taxIncluded ? 0 : shareOf(net, terms.taxBp));
   const { id, title, why, work, proposal } = line;
@@ -51,17 +54,19 @@ function frozenLine(line: ProposedLine, terms: Terms): RevisionLine {
     work,
     proposal,
     needs: [...line.needs].sort(),
+    ...(pictures.length > 0 ? { pictures: [...pictures] } : {}),
     lowGrossMinor: gross(cost.low),
     grossMinor,
     highGrossMinor: gross(cost.high),
   };
 }
 
-/** What is sent: every line with its price, and what those to be done come to together. */
+/** What is sent, with the pictures of each line by its id: every line with its price, and what those to be done come to together. */
 export function freeze(
   lines: readonly ProposedLine[],
   terms: Terms,
   head: { number: number; currency: string; note: string; budgetMinor: number | null },
+  pictures: ReadonlyMap<string, readonly ShownPicture[]> = new Map(),
 ): RevisionContent {
   const { grossMinor, taxMinor, p80GrossMinor } = totalsOf(
     lines.filter((l) => l.proposal === 'do'),
@@ -70,7 +75,7 @@ export function freeze(
   return {
     ...head,
     taxBp: terms.taxBp,
-    lines: lines.map((l) => frozenLine(l, terms)),
+    lines: lines.map((l) => frozenLine(l, terms, pictures.get(l.id) ?? [])),
     grossMinor,
     taxMinor,
     p80GrossMinor,

@@ -37,11 +37,22 @@ function offsetMinutes(utcMs: number, timeZone: string): number {
   return Math.round((local - utcMs) / MS_PER_MINUTE);
 }
 
-/** The UTC instant at which clocks in `timeZone` (IANA name) show noon of `day`. Noon exists in every zone's days. */
-export function noonOf(day: Day, timeZone: string): string {
-  const asUtc = Date.parse(`${day}T12:00:00Z`);
+/**
+ * The UTC instant at which clocks in `timeZone` (IANA name) show `time` ("14:03:07") on `day`, or null for what is no
+ * day or time. A time that the clocks skip or show twice is read with the offset that held just before or after.
+ */
+export function instantOf(day: Day, time: string, timeZone: string): string | null {
+  const asUtc = Date.parse(`${day}T${time}Z`);
+  if (Number.isNaN(asUtc)) return null;
   const first = asUtc - offsetMinutes(asUtc, timeZone) * MS_PER_MINUTE;
   return new Date(asUtc - offsetMinutes(first, timeZone) * MS_PER_MINUTE).toISOString();
+}
+
+/** Noon of a day in a time zone, as an instant. Noon exists in every zone's days. */
+export function noonOf(day: Day, timeZone: string): string {
+  const noon = instantOf(day, '12:00:00', timeZone);
+  if (noon === null) throw new RangeError(`not a calendar day: ${day}`);
+  return noon;
 }
 
 /** When something happened that is logged `now` and said to be of day `on`: an earlier day means its noon. */

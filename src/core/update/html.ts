@@ -1,36 +1,46 @@
 /** A letter as the customer reads it: the same words as HTML for the page, and as plain text for the mail. */
-import type { Letter } from './draft.ts';
-
-const ENTITIES: Record<string, string> = {
-  '&': '&amp;',
-  '<': '&lt;',
-  '>': '&gt;',
-  '"': '&quot;',
-  "'": '&#39;',
-};
-
-/** Text made safe to stand in HTML, in an element or a quoted attribute. */
-export function escapeHtml(text: string): string {
-  return text.replace(/[&<>"']/g, (c) => ENTITIES[c] ?? c);
-}
+import { picturesHtml, type ShownPicture } from '../photo/shown.ts';
+import type { Letter, LetterItem } from './draft.ts';
+import { escapeHtml } from './escape.ts';
 
 /** The parts of a letter that are told: what is left out, and parts with nothing in them, are gone. */
-export function toldParts(letter: Letter): { title: string; texts: string[] }[] {
+export function toldParts(letter: Letter): { title: string; items: LetterItem[] }[] {
   return letter.parts
     .map((p) => ({
       title: p.title,
-      texts: p.items.filter((i) => !i.leftOut && i.text.trim() !== '').map((i) => i.text.trim()),
+      items: p.items
+        .filter((i) => !i.leftOut && i.text.trim() !== '')
+        .map((i) => ({ ...i, text: i.text.trim() })),
     }))
-    .filter((p) => p.texts.length > 0);
+    .filter((p) => p.items.length > 0);
+}
+
+/** Ids of the photographs that a letter tells, by the entry they belong to. */
+export function picturesTold(letter: Letter): Map<string, readonly string[]> {
+  const items = toldParts(letter).flatMap((p) => p.items);
+  return new Map(items.flatMap(({ id, media }) => (media && media.length > 0 ? [[id, media]] : [])));
 }
 
 const paragraphs = (text: string): string => escapeHtml(text.trim()).replace(/\n/g, '<br>');
 
+/** Where a letter's photographs are found: the page's address, and the photographs as sent. */
+export interface LetterPictures {
+  address: string;
+  pictures: readonly ShownPicture[];
+}
+
+function itemHtml({ text, media }: LetterItem, { address, pictures }: LetterPictures): string {
+  const shown = pictures.filter((p) => media?.includes(p.id));
+  return `<li>${paragraphs(text)}${picturesHtml(shown, address, text.slice(0, 120))}</li>`;
+}
+
+const NO_PICTURES: LetterPictures = { address: '', pictures: [] };
+
 /** The letter's body as HTML, every word escaped; its headings are of `level`. */
-export function letterHtml(letter: Letter, level: 2 | 3 = 2): string {
+export function letterHtml(letter: Letter, level: 2 | 3 = 2, pictures: LetterPictures = NO_PICTURES): string {
   const parts = toldParts(letter).map(
-    ({ title, texts }) =>
-      `<section><h${level}>${escapeHtml(title)}</h${level}><ul>${texts.map((t) => `<li>${paragraphs(t)}</li>`).join('')}</ul></section>`,
+    ({ title, items }) =>
+      `<section><h${level}>${escapeHtml(title)}</h${level}><ul>${items.map((i) => itemHtml(i, pictures)).join('')}</ul></section>`,
   );
   return `<p class="greeting">${paragraphs(letter.greeting)}</p>${parts.join('')}<p class="closing">${paragraphs(letter.closing)}</p>`;
 }
@@ -38,7 +48,7 @@ export function letterHtml(letter: Letter, level: 2 | 3 = 2): string {
 /** The letter as plain text for a mail, with the address of its page. */
 export function letterText(letter: Letter, link: string): string {
   const parts = toldParts(letter).map(
-    ({ title, texts }) => `${title}\n${texts.map((t) => `  - ${t}`).join('\n')}`,
+    ({ title, items }) => `${title}\n${items.map((i) => `  - ${i.text}`).join('\n')}`,
   );
   return [
     letter.greeting,

@@ -11,7 +11,8 @@ import { formatMoney } from '../money/money.ts';
 import { formatMinutes } from '../time/hours.ts';
 import { openWaits } from '../waits/waits.ts';
 import { draftLetter, type DraftInput, type Letter } from './draft.ts';
-import { escapeHtml, letterHtml, letterText, toldParts } from './html.ts';
+import { letterHtml, letterText, toldParts } from './html.ts';
+import { escapeHtml } from './escape.ts';
 import { whyNotSend } from './sending.ts';
 
 function draft(entries: Entry[], more: Partial<DraftInput> = {}): Letter {
@@ -222,7 +223,9 @@ describe('on the page and in the mail', () => {
         { id: 'found', title: 'Found', items: [{ id: '4', text: 'gone', leftOut: true }] },
       ],
     };
-    expect(toldParts(letter)).toEqual([{ title: 'Done', texts: ['kept'] }]);
+    expect(toldParts(letter)).toEqual([
+      { title: 'Done', items: [{ id: '1', text: 'kept', leftOut: false }] },
+    ]);
     const mail = letterText(letter, 'https://shop.example/l/abc');
     expect(mail).toContain('https://shop.example/l/abc');
     expect(letterHtml(letter) + mail).not.toMatch(/left|gone|Found/);

@@ -28,8 +28,11 @@ export const camper: DemoBuild = {
 133 J found cab heater draws its air from the engine bay, carbon monoxide risk, 160 and six hours, safety
 133 J found gas locker has no drop-out vent, 45 and three hours, safety
 132 J found gas hose dated twelve years ago, 24 and one hour, safety
+132 J @photo hose: cracked where it bends
 131 J found outer sills rotten both sides, 190 and sixteen hours, must
+131 J @photo ringed rail: nearside outer sill
 130 J found elevating roof canvas torn, 150 and five hours, nice
+130 J @photo ringed canvas: rear seam
 129 W told Tove not to use the heater or the gas, and why
 128 W @estimate camper
 127 W asked Tove what to do about the heater

@@ -28,6 +28,7 @@ export const drophead: DemoBuild = {
 181 P found king pins worn, 160 and ten hours, safety
 181 M found door skins stretched over old filler, 120 and twenty hours, must
 180 M found hood irons bent, six hours, should
+180 M @photo irons: bent, and split at the first elbow
 178 W @letter
 171 I ordered king pin set from Oldgate Machine Works, 158, due in three weeks
 169 I sent bumper irons to Halcyon Platers

@@ -25,6 +25,7 @@ export const estate: DemoBuild = {
   story: `
 181 W moved to bay 1
 180 M found nearside bottom rail rotten to the pillar, 260 and thirty hours, must
+180 M @photo rail: soft to the pillar
 180 M found offside bottom rail soft for eight inches, 90 and twelve hours, must
 179 M found roof canvas leaking at the rear corners, 120 and seven hours, should
 177 W told Hugh it is the frame first and the looks afterwards
@@ -64,6 +65,7 @@ export const estate: DemoBuild = {
 18 P reading idle 650 rpm
 15 W @letter
 11 M found roof canvas will not stretch over the new rail, needs a new one, 210 and nine hours, must
+11 M @photo canvas: short by two inches at the corner
 10 W asked Hugh about the roof canvas, 210 and nine hours
 7 M did tailgate hung and gapped, 6h
 4 I spent 27 on varnish and brushes

@@ -27,8 +27,11 @@ export const iceCreamVan: DemoBuild = {
 178 W moved to yard
 176 W note came in on a trailer with two boxes of trim and the original chime, no keys
 175 J found front crossmember rotten through at both ends, let in new metal, 180 and eight hours, safety
+175 J @photo ringed rail: nearside end of the front crossmember, from below
 175 J found brake pipes corroded all round, 95 and five hours, safety
+175 J @photo hose: the pipe over the axle
 174 J found serving hatch runners worn oval, 40 and two hours, should
+174 J @photo ringed runner: lower runner, holes three and four
 174 J found chime amplifier dead, valve type, 65 and three hours, nice
 173 W @estimate van
 172 W asked Marta whether the old signwriting stays or goes
@@ -39,11 +42,13 @@ export const iceCreamVan: DemoBuild = {
 160 W moved to lift 1
 158 J did crossmember cut out, 6h
 156 J did new crossmember ends welded in, 7h
+156 J @photo new metal: new end welded in, before paint
 155 I ordered brake pipe kit from Tern & Sons, 88.40, due friday
 150 I brake pipe kit arrived from Tern & Sons
 149 J fitted brake pipes, 5h
 147 P reading compression 118 psi, 121 psi, 117 psi, 90 psi
 146 P found number four exhaust valve burnt, 75 and six hours, must
+146 P @photo ringed head: number four, exhaust side
 144 W @estimate van-valve
 142 W @answer van-valve
 140 W @letter
@@ -80,6 +85,8 @@ export const iceCreamVan: DemoBuild = {
 11 W @letter
 12 J did serving hatch hinges, 3h
 10 J found tailgate post rotten left side, let in new metal, 60 and four hours, must
+10 J @photo ringed panel: foot of the post behind the trim
+10 J @photo rail: the same from inside
 9 W asked Marta about the tailgate post, 60 and four hours
 8 W decided Marta says yes to the tailgate post
 6 J did tailgate post let in left side, 4h

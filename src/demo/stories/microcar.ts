@@ -27,9 +27,11 @@ export const microcar: DemoBuild = {
 172 W moved to store
 170 W note museum wants every repair to be reversible and marked
 168 M found hood frame cracked at both elbows, 70 and four hours, must
+168 M @photo ringed irons: left elbow
 168 M found hood cover shrunk, not original, 95, should
 167 P found dynastarter brushes gone, 35 and two hours, must
 166 P found front brake cable frayed, 22 and one hour, safety
+166 P @photo cable: frayed at the lever end
 164 W asked Ilse whether the hood cover may be replaced
 160 W @letter
 155 W decided Ilse says yes to a new hood cover, the old one goes back in a box

@@ -27,8 +27,10 @@ export const milkFloat: DemoBuild = {
 150 W moved to bay 3
 149 P note lead pack taken out in two lifts with the engine crane, isolated and taped first, gloves and goggles
 148 P found battery boxes eaten through by acid, 220 and fourteen hours, must
+148 P @photo ringed boxes: the middle box, looking down
 148 P found contactor tips burnt, 60 and two hours, must
 147 P found rear spring second leaf broken nearside, 110 and four hours, safety
+147 P @photo ringed spring: second leaf, nearside
 145 W told Noor the boxes have to be new whatever pack goes in
 143 W decided lithium pack agreed, range of 40 miles asked for
 142 W @letter

@@ -8,11 +8,13 @@ import { Logger, runMigrations } from 'graphile-worker';
 import * as createShop from '../../../migrations/20261124_create_shop.ts';
 import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
+import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
 
 const MIGRATIONS = {
   '20261124_create_shop': createShop,
   '20261125_add_estimates': addEstimates,
   '20261125_add_inspections': addInspections,
+  '20261125_add_photos': addPhotos,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -28,6 +28,10 @@ const params = {
   letterId: nextId(),
   lineId: nextId(),
   revisionId: nextId(),
+  entryId: nextId(),
+  photoId: nextId(),
+  size: 'thumb',
+  hash: 'nonsense',
   token: 'nonsense',
 };
 

@@ -76,6 +76,7 @@ function BuildHead({ build }: { build: BuildView }) {
         <Mono>{build.number}</Mono>
         <LookOverLink build={build} />
         <EstimateLink build={build} />
+        <PhotosLink build={build} />
         <DraftButton build={build} />
       </Row>
       <Row>
@@ -110,6 +111,13 @@ function EstimateLink({ build }: { build: BuildView }) {
   const to = `/builds/${build.id}/estimate`;
   useKey('e', () => seesPrices && void navigate(to));
   return seesPrices ? <Link to={to}>Estimate</Link> : null;
+}
+
+function PhotosLink({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const to = `/builds/${build.id}/photos`;
+  useKey('p', () => void navigate(to));
+  return <Link to={to}>Photographs</Link>;
 }
 
 const Push = styled.span`

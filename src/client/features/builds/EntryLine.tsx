@@ -3,12 +3,14 @@ import { memo } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { EntryView } from '#contract/entries.ts';
+import type { PhotoView } from '#contract/photos.ts';
 import { KIND_SPECS, type Facts } from '#core/log/kinds.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Mono, Quiet } from '../../ui/parts.tsx';
 import { color, phone, size, space } from '../../ui/tokens.ts';
+import { ChoosePhotos, PhotoStrip, sendPhotos } from '../photos/index.ts';
 import { factText, fieldWord } from '../entries/index.ts';
 
 const Grid = styled.article`
@@ -44,6 +46,9 @@ const Text = styled.div<{ $gone: boolean }>`
     padding-top: 0;
   }
 `;
+const Acts = styled.div`
+  display: flex;
+`;
 const Facts_ = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -56,10 +61,14 @@ const Facts_ = styled.div`
 const SHOWN = ['moneyMinor', 'minutes', 'due', 'on', 'class'] as const;
 
 export const EntryLine = memo(function EntryLine({
+  buildId,
   entry,
+  photos,
   onCorrect,
 }: {
+  buildId: string;
   entry: EntryView;
+  photos: readonly PhotoView[];
   onCorrect: (e: EntryView) => void;
 }) {
   const manner = useManner();
@@ -94,17 +103,26 @@ export const EntryLine = memo(function EntryLine({
           {entry.withdrawn && <span>withdrawn: it should never have been logged</span>}
           {entry.corrected && !entry.withdrawn && <span>corrected; first: “{entry.corrected.first}”</span>}
         </Facts_>
+        <PhotoStrip buildId={buildId} photos={photos} />
       </Text>
       {entry.about?.type === 'letter' ? (
         <span />
       ) : (
-        <Button
-          $look="quiet"
-          aria-label={`Correct: ${entry.text.slice(0, 60)}`}
-          onPress={() => onCorrect(entry)}
-        >
-          Correct
-        </Button>
+        <Acts>
+          <ChoosePhotos
+            bare
+            quiet
+            about={entry.text.slice(0, 60)}
+            onChoose={(files) => sendPhotos(buildId, entry.id, files)}
+          />
+          <Button
+            $look="quiet"
+            aria-label={`Correct: ${entry.text.slice(0, 60)}`}
+            onPress={() => onCorrect(entry)}
+          >
+            Correct
+          </Button>
+        </Acts>
       )}
     </Grid>
   );

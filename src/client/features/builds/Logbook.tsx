@@ -4,6 +4,7 @@ import { useInfiniteQuery } from '@tanstack/react-query';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
 import type { EntryView } from '#contract/entries.ts';
+import type { PhotoView } from '#contract/photos.ts';
 import { KIND_SPECS, KINDS, type Kind } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useKey } from '../../shared/keys.ts';
@@ -11,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Input } from '../../ui/Field.tsx';
 import { Head, HiddenVisually, Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { usePhotosByEntry } from '../photos/index.ts';
 import { CorrectDialog, entriesQuery } from '../entries/index.ts';
 import { EntryLine } from './EntryLine.tsx';
 
@@ -55,6 +57,7 @@ const Slot = styled.li`
 /** A line's height before it is measured. */
 const LINE_PX = 64;
 const AHEAD = 30;
+const NO_PHOTOS: readonly PhotoView[] = [];
 
 export function Logbook({ buildId }: { buildId: string }) {
   const [kinds, setKinds] = useState<Kind[]>([]);
@@ -116,6 +119,7 @@ function Lines({ buildId, kinds, q }: { buildId: string; kinds: readonly Kind[];
   return (
     <>
       <Virtual
+        buildId={buildId}
         entries={entries}
         more={query.hasNextPage && !query.isFetchingNextPage}
         fetchMore={() => void query.fetchNextPage()}
@@ -130,15 +134,17 @@ function Lines({ buildId, kinds, q }: { buildId: string; kinds: readonly Kind[];
 }
 
 interface VirtualProps {
+  buildId: string;
   entries: EntryView[];
   more: boolean;
   fetchMore: () => void;
   onCorrect: (entry: EntryView) => void;
 }
 
-function Virtual({ entries, more, fetchMore, onCorrect }: VirtualProps) {
+function Virtual({ buildId, entries, more, fetchMore, onCorrect }: VirtualProps) {
   'use no memo';
   const list = useRef<HTMLOListElement>(null);
+  const photos = usePhotosByEntry(buildId);
   const [top, setTop] = useState(0);
   useEffect(() => setTop(list.current?.offsetTop ?? 0), []);
   const virtual = useWindowVirtualizer({
@@ -164,7 +170,12 @@ function Virtual({ entries, more, fetchMore, onCorrect }: VirtualProps) {
           aria-posinset={item.index + 1}
           style={{ transform: `translateY(${item.start - top}px)` }}
         >
-          <EntryLine entry={entries[item.index]!} onCorrect={onCorrect} />
+          <EntryLine
+            buildId={buildId}
+            entry={entries[item.index]!}
+            photos={photos.get(entries[item.index]!.id) ?? NO_PHOTOS}
+            onCorrect={onCorrect}
+          />
         </Slot>
       ))}
     </List>

@@ -1,5 +1,5 @@
 /** The log line: docked at the bottom of every screen, one key away. */
-import { lazy, Suspense, useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { lazy, Suspense, useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
 import { Check, CornerDownLeft } from 'lucide-react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
@@ -8,6 +8,7 @@ import { useKey } from '../../shared/keys.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Key, Now, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { ChoosePhotos, ChosenPhotos, UploadsTray } from '../photos/index.ts';
 import { CorrectDialog } from './CorrectLazy.tsx';
 import { useLogLine, type LogLineState } from './useLogLine.ts';
 
@@ -35,7 +36,7 @@ const Dock = styled.section`
 `;
 const Line = styled.div`
   display: grid;
-  grid-template-columns: auto 1fr auto;
+  grid-template-columns: auto 1fr auto auto;
   align-items: center;
   gap: ${space.s};
   label {
@@ -43,7 +44,7 @@ const Line = styled.div`
     color: ${color.blueing};
   }
   ${phone} {
-    grid-template-columns: 1fr auto;
+    grid-template-columns: 1fr auto auto;
     label {
       position: absolute;
       clip-path: inset(50%);
@@ -84,6 +85,12 @@ export function LogLine() {
     if (e.key === 'Escape') input.current?.blur();
   };
   const writing = line.text.trim() !== '';
+  const onPaste = (e: ClipboardEvent): void => {
+    const files = [...e.clipboardData.files];
+    if (files.length === 0) return;
+    e.preventDefault();
+    line.choosePhotos(files);
+  };
   return (
     <Dock aria-label="Log line" data-testid="log-line">
       <Stack $gap="s">
@@ -92,7 +99,11 @@ export function LogLine() {
             <Preview line={line} />
           </Suspense>
         )}
-        <div role="status">{!writing && line.kept && <KeptNews line={line} />}</div>
+        <div role="status">
+          {!writing && line.kept && <KeptNews line={line} />}
+          <UploadsTray />
+        </div>
+        <ChosenPhotos files={line.photos} onDrop={line.dropPhoto} />
         {line.fault && <Now role="alert">{line.fault}</Now>}
         <Line>
           <label htmlFor="log-line">
@@ -108,11 +119,13 @@ export function LogLine() {
             placeholder={line.here ? `What about the ${line.here.name}?` : 'microcar: hood frame is back'}
             onChange={(e) => line.write(e.target.value)}
             onKeyDown={onKey}
+            onPaste={onPaste}
           />
+          <ChoosePhotos bare onChoose={line.choosePhotos} />
           <Button
             $look="main"
             aria-label="Keep this line"
-            isDisabled={!writing || line.keeping}
+            isDisabled={(!writing && line.photos.length === 0) || line.keeping}
             onPress={() => void line.keep()}
           >
             <CornerDownLeft size={20} aria-hidden /> Keep

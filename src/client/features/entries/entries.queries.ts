@@ -36,6 +36,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['letters', buildId],
         ['estimate', buildId],
         ['inspection', buildId],
+        ['photos', buildId],
         ['known'],
       ])
         void client.invalidateQueries({ queryKey });

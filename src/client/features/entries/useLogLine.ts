@@ -4,8 +4,10 @@ import { v7 as uuidv7 } from 'uuid';
 import type { EntryView } from '#contract/entries.ts';
 import { parseLine, type Named, type ParsedLine } from '#core/capture/index.ts';
 import { NOTHING_PUT_RIGHT, understand, withoutAddress, type PutRight } from '#core/capture/understood.ts';
+import { KIND_SPECS } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useRemembered } from '../../shared/remember.ts';
+import { sendPhotos } from '../photos/index.ts';
 import { useAddEntry } from './entries.queries.ts';
 import { useLogTarget } from './target.tsx';
 import { useCapture } from './useCapture.ts';
@@ -19,12 +21,21 @@ export interface Kept {
 const atHand = (parsed: ParsedLine, zone: string | undefined): ParsedLine =>
   zone !== undefined && parsed.kind === 'found' && parsed.zone === undefined ? { ...parsed, zone } : parsed;
 
+/** Photographs without a word are kept too. */
+const onlyPhotos = (n: number) => ({
+  kind: 'note' as const,
+  text: n === 1 ? 'Photograph' : 'Photographs',
+  facts: {},
+  audience: KIND_SPECS.note.audience,
+});
+
 export function useLogLine() {
   const capture = useCapture();
   const here = useLogTarget();
   const [text, setText] = useRemembered('avrik.log-line');
   const [right, setRight] = useState<PutRight>(NOTHING_PUT_RIGHT);
   const [fault, setFault] = useState<string | null>(null);
+  const [photos, setPhotos] = useState<readonly File[]>([]);
   const [kept, setKept] = useState<Kept | null>(null);
   // One id a line, kept until the line is: a second press, or a try after a lost answer, is the same entry.
   const id = useRef<string | null>(null);
@@ -46,18 +57,27 @@ export function useLogLine() {
     setRight(change);
   };
 
+  const lineSaid = () => {
+    const { kind, facts, audience } = understood;
+    return { kind, text: withoutAddress(text, parsed), facts, audience };
+  };
+  const choosePhotos = (files: readonly File[]): void => setPhotos((before) => [...before, ...files]);
+  const dropPhoto = (file: File): void => setPhotos((before) => before.filter((f) => f !== file));
+
   const keep = async (): Promise<void> => {
-    if (text.trim() === '' || add.isPending) return;
+    if ((text.trim() === '' && photos.length === 0) || add.isPending) return;
     if (!build?.id)
       return setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
     id.current ??= uuidv7();
-    const { kind, facts, audience } = understood;
+    const said = text.trim() === '' ? onlyPhotos(photos.length) : lineSaid();
     try {
       const entry = await add.mutateAsync({
         buildId: build.id,
-        body: { id: id.current, kind, text: withoutAddress(text, parsed), facts, audience },
+        body: { id: id.current, ...said },
       });
       setKept({ entry, build: { id: build.id, name: build.name } });
+      sendPhotos(build.id, entry.id, photos);
+      setPhotos([]);
       write('');
     } catch (error) {
       setFault(wordsOf(error));
@@ -73,6 +93,9 @@ export function useLogLine() {
     understood,
     build,
     here,
+    photos,
+    choosePhotos,
+    dropPhoto,
     keep,
     keeping: add.isPending,
     fault,

@@ -16,6 +16,7 @@ import { Aside, Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack, Title }
 import { color, phone, space } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
+import { PhotoStrip, usePhotosByEntry } from '../photos/index.ts';
 import { BalancePanel } from './BalancePanel.tsx';
 import { estimateQuery, useBeginLine } from './estimate.queries.ts';
 import { SendPanel } from './SendPanel.tsx';
@@ -137,6 +138,7 @@ function LineRow({
 }) {
   const { currency, locale } = useManner();
   const begin = useBeginLine(estimate.buildId);
+  const photos = usePhotosByEntry(estimate.buildId);
   const cost = costOf(line, estimate.terms);
   const money = (minor: number): string => formatMoney(minor, currency, locale);
   const state = STATE_WORDS[line.standing.state];
@@ -151,6 +153,7 @@ function LineRow({
           {line.proposal === 'wait' && <Quiet>; we propose to let it wait</Quiet>}
           {begun && <Quiet>; begun within what may be spent without asking</Quiet>}
         </p>
+        <PhotoStrip buildId={estimate.buildId} photos={photos.get(line.findingId ?? '') ?? []} tall={64} />
         {begin.isError && (
           <Notice $tone="oxide" role="alert">
             {wordsOf(begin.error)}
@@ -185,6 +188,7 @@ function LineRow({
 }
 
 function Findings({ estimate, onTake }: { estimate: EstimateView; onTake: (finding: FindingView) => void }) {
+  const photos = usePhotosByEntry(estimate.buildId);
   if (estimate.findings.length === 0) return null;
   return (
     <Panel>
@@ -192,7 +196,10 @@ function Findings({ estimate, onTake }: { estimate: EstimateView; onTake: (findi
       <ul>
         {estimate.findings.map((f) => (
           <Line key={f.id}>
-            <div>{f.text}</div>
+            <div>
+              {f.text}
+              <PhotoStrip buildId={estimate.buildId} photos={photos.get(f.id) ?? []} tall={64} />
+            </div>
             <span />
             <Button aria-label={`Make a line of: ${f.text}`} onPress={() => onTake(f)}>
               Make a line

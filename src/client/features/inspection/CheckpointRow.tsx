@@ -13,6 +13,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { Now, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
+import { ChoosePhotos, ChosenPhotos, PhotoStrip, sendPhotos, usePhotosByEntry } from '../photos/index.ts';
 import { factText, FIELD_ORDER, fieldWord, useCapture } from '../entries/index.ts';
 import { useMarkCheckpoint } from './inspection.queries.ts';
 
@@ -60,6 +61,7 @@ interface Props {
 
 export function CheckpointRow({ inspection, zone, checkpoint, onAtHand }: Props) {
   const mark = useMarkCheckpoint(inspection.buildId);
+  const photos = usePhotosByEntry(inspection.buildId);
   const [writing, setWriting] = useState(false);
   const stands = inspection.marks.find((m) => m.checkpoint === checkpoint.id)?.mark;
   const findings = inspection.findings.filter((f) => f.checkpoint === checkpoint.id);
@@ -79,7 +81,16 @@ export function CheckpointRow({ inspection, zone, checkpoint, onAtHand }: Props)
         ))}
       </Choices>
       {findings.map((f) => (
-        <p key={f.entryId}>{f.text}</p>
+        <Row key={f.entryId}>
+          <span>{f.text}</span>
+          <PhotoStrip buildId={inspection.buildId} photos={photos.get(f.entryId) ?? []} tall={56} />
+          <ChoosePhotos
+            bare
+            quiet
+            about={f.text.slice(0, 60)}
+            onChoose={(files) => sendPhotos(inspection.buildId, f.entryId, files)}
+          />
+        </Row>
       ))}
       {mark.isError && <Now role="alert">{wordsOf(mark.error)}</Now>}
       {writing && <FindingField {...{ inspection, zone, checkpoint }} onDone={() => setWriting(false)} />}
@@ -97,6 +108,7 @@ function FindingField({
   const manner = useManner();
   const mark = useMarkCheckpoint(inspection.buildId);
   const [text, setText] = useState('');
+  const [files, setFiles] = useState<readonly File[]>([]);
   const id = useRef(uuidv7());
   const line = findingLine(checkpoint, text);
   const parsed = parseLine(line, capture);
@@ -110,7 +122,11 @@ function FindingField({
       facts,
       audience: KIND_SPECS.found.audience,
     };
-    mark.mutate({ checkpoint: checkpoint.id, mark: 'finding', finding }, { onSuccess: onDone });
+    const onSuccess = (): void => {
+      sendPhotos(inspection.buildId, finding.id, files);
+      onDone();
+    };
+    mark.mutate({ checkpoint: checkpoint.id, mark: 'finding', finding }, { onSuccess });
   };
   const onKey = (e: KeyboardEvent): void => {
     if (e.key === 'Escape') onDone();
@@ -140,7 +156,9 @@ function FindingField({
         }}
         onKeyDown={onKey}
       />
+      <ChosenPhotos files={files} onDrop={(file) => setFiles((fs) => fs.filter((f) => f !== file))} />
       <Row>
+        <ChoosePhotos onChoose={(more) => setFiles((fs) => [...fs, ...more])} />
         <Button $look="main" isDisabled={text.trim() === '' || mark.isPending} onPress={keep}>
           Keep the finding
         </Button>

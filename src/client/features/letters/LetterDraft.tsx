@@ -4,6 +4,7 @@ import { Plus } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import { styled } from 'styled-components';
+import type { PhotoView } from '#contract/photos.ts';
 import type { LetterView } from '#contract/letters.ts';
 import type { Letter, LetterItem, LetterPart } from '#core/update/draft.ts';
 import { toldParts } from '#core/update/html.ts';
@@ -14,6 +15,7 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { TextArea, TextAreaField, TextField } from '../../ui/Field.tsx';
 import { HiddenVisually, Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { photoUrl, photoWords, usePhotosByEntry } from '../photos/index.ts';
 import { LetterText } from './LetterText.tsx';
 import { letterQuery } from './letters.queries.ts';
 import { useDraft } from './useDraft.ts';
@@ -88,6 +90,8 @@ const STATE_WORDS = {
 
 export function LetterDraft({ letter }: { letter: LetterView }) {
   const draft = useDraft(letter);
+  const photos = usePhotosByEntry(letter.buildId);
+  const pictures = [...photos.values()].flat().map((p) => ({ ...p, url: photoUrl(p, 'thumb') }));
   const client = useQueryClient();
   const editPart = (id: LetterPart['id'], change: (items: LetterItem[]) => LetterItem[]): void =>
     draft.edit((l) => ({
@@ -119,6 +123,7 @@ export function LetterDraft({ letter }: { letter: LetterView }) {
           <PartEditor
             key={part.id + part.title}
             part={part}
+            photos={photos}
             onItems={(change) => editPart(part.id, change)}
           />
         ))}
@@ -149,7 +154,7 @@ export function LetterDraft({ letter }: { letter: LetterView }) {
         {letter.stale && <Notice>Something was logged after this was drafted.</Notice>}
         <Again onAgain={draft.again} />
         <Quiet>As {firstName(letter.customer.name)} will read it:</Quiet>
-        <LetterText content={draft.content} />
+        <LetterText content={draft.content} pictures={pictures} />
       </Side>
     </Columns>
   );
@@ -157,9 +162,11 @@ export function LetterDraft({ letter }: { letter: LetterView }) {
 
 function PartEditor({
   part,
+  photos,
   onItems,
 }: {
   part: LetterPart;
+  photos: ReadonlyMap<string, readonly PhotoView[]>;
   onItems: (change: (items: LetterItem[]) => LetterItem[]) => void;
 }) {
   const set = (id: string, next: Partial<LetterItem>): void =>
@@ -186,6 +193,13 @@ function PartEditor({
             maxLength={4000}
             onChange={(e) => set(item.id, { text: e.target.value })}
           />
+          {!item.leftOut && (
+            <ItemPhotos
+              item={item}
+              photos={photos.get(item.id) ?? []}
+              onMedia={(media) => set(item.id, { media })}
+            />
+          )}
         </Sentence>
       ))}
       <Row>
@@ -194,6 +208,65 @@ function PartEditor({
         </Button>
       </Row>
     </Part>
+  );
+}
+
+const Ticks = styled.div`
+  grid-column: 2;
+  display: flex;
+  flex-wrap: wrap;
+  gap: ${space.s};
+  label {
+    display: grid;
+    grid-template-columns: auto auto;
+    align-items: center;
+    gap: ${space.s};
+    min-height: ${touch};
+    cursor: pointer;
+  }
+  img {
+    display: block;
+    height: 72px;
+    width: auto;
+  }
+  input {
+    width: 22px;
+    height: 22px;
+    accent-color: ${color.blueing};
+  }
+  ${phone} {
+    grid-column: 1;
+  }
+`;
+
+/** The photographs of what is told: each goes with the letter or stays here. */
+function ItemPhotos({
+  item,
+  photos,
+  onMedia,
+}: {
+  item: LetterItem;
+  photos: readonly PhotoView[];
+  onMedia: (media: string[]) => void;
+}) {
+  if (photos.length === 0) return null;
+  const goes = new Set(item.media);
+  const toggle = (id: string): void =>
+    onMedia(photos.map((p) => p.id).filter((p) => (p === id ? !goes.has(p) : goes.has(p))));
+  return (
+    <Ticks role="group" aria-label="Photographs that go with it">
+      {photos.map((p) => (
+        <label key={p.id}>
+          <input type="checkbox" checked={goes.has(p.id)} onChange={() => toggle(p.id)} />
+          <img
+            src={photoUrl(p, 'thumb')}
+            alt={photoWords(p)}
+            width={Math.round((72 * p.width) / p.height)}
+            height={72}
+          />
+        </label>
+      ))}
+    </Ticks>
   );
 }
 
@@ -208,7 +281,7 @@ function SendBox({ letter, content, sending, onSend }: SendProps) {
   const [asking, setAsking] = useState(false);
   const name = firstName(letter.customer.name);
   const parts = toldParts(content);
-  const told = parts.reduce((n, p) => n + p.texts.length, 0);
+  const told = parts.reduce((n, p) => n + p.items.length, 0);
   const out = content.parts.flatMap((p) => p.items).filter((i) => i.leftOut).length;
   const refused = whyNotSend(content, letter.customer.email);
   return (

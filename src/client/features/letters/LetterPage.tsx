@@ -7,6 +7,7 @@ import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Notice, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { useThisCar } from '../entries/index.ts';
+import { pictureUrl } from '../photos/index.ts';
 import { LetterDraft } from './LetterDraft.tsx';
 import { letterQuery } from './letters.queries.ts';
 import { LetterText } from './LetterText.tsx';
@@ -46,6 +47,7 @@ function Sent({ letter }: { letter: LetterView }) {
     ? formatDay(dayOf(letter.sentAt, shop.timeZone), manner.locale, manner.today)
     : '';
   const mail = letter.mail ?? 'queued';
+  const pictures = letter.pictures.map((p) => ({ ...p, url: pictureUrl(letter.buildId, p.thumb) }));
   return (
     <Stack>
       <Notice $tone={mail === 'failed' ? 'oxide' : 'cure'} role="status">
@@ -57,7 +59,7 @@ function Sent({ letter }: { letter: LetterView }) {
         )}
       </Notice>
       <Quiet>A sent letter never changes. What has to be put right goes into the next one.</Quiet>
-      <LetterText content={letter.content} />
+      <LetterText content={letter.content} pictures={pictures} />
     </Stack>
   );
 }

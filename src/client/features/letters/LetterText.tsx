@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import type { Letter } from '#core/update/draft.ts';
+import type { Letter, LetterItem } from '#core/update/draft.ts';
 import { toldParts } from '#core/update/html.ts';
 import { color, phone, size, space } from '../../ui/tokens.ts';
 
@@ -30,8 +30,17 @@ const Subject = styled.h2`
   font-size: ${size.line};
 `;
 
+/** A picture in the letter: where it is, and what stands below it. */
+export interface LetterPicture {
+  id: string;
+  url: string;
+  caption: string;
+  width: number;
+  height: number;
+}
+
 /** A letter as its customer reads it: only what is told. */
-export function LetterText({ content }: { content: Letter }) {
+export function LetterText({ content, pictures }: { content: Letter; pictures: readonly LetterPicture[] }) {
   return (
     <Paper aria-label="The letter">
       <Subject>{content.subject}</Subject>
@@ -40,13 +49,55 @@ export function LetterText({ content }: { content: Letter }) {
         <section key={part.title}>
           <h3>{part.title}</h3>
           <ul>
-            {part.texts.map((text, i) => (
-              <li key={i}>{text}</li>
+            {part.items.map((item) => (
+              <li key={item.id}>
+                {item.text}
+                <Pictures of={item} pictures={pictures} />
+              </li>
             ))}
           </ul>
         </section>
       ))}
       <p>{content.closing}</p>
     </Paper>
+  );
+}
+
+const Figures = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: ${space.s};
+  figure {
+    width: 10rem;
+  }
+  img {
+    display: block;
+    width: 100%;
+    height: auto;
+  }
+  figcaption {
+    font-size: ${size.small};
+    color: ${color.zinc};
+    line-height: 1.4;
+  }
+`;
+
+function Pictures({ of, pictures }: { of: LetterItem; pictures: readonly LetterPicture[] }) {
+  const shown = pictures.filter((p) => of.media?.includes(p.id));
+  if (shown.length === 0) return null;
+  return (
+    <Figures>
+      {shown.map(({ id, url, caption, width, height }) => (
+        <figure key={id}>
+          <img
+            src={url}
+            alt={caption || `Photograph: ${of.text.slice(0, 80)}`}
+            {...{ width, height }}
+            loading="lazy"
+          />
+          {caption && <figcaption>{caption}</figcaption>}
+        </figure>
+      ))}
+    </Figures>
   );
 }

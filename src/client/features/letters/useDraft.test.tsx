@@ -11,6 +11,7 @@ const letter: LetterView = {
   buildId: 'b1',
   state: 'draft',
   content: { subject: 'News', greeting: 'Dear Ilse,', parts: [], closing: '' },
+  pictures: [],
   version: 1,
   draftedAt: '2026-03-11T10:00:00.000Z',
   sentAt: null,

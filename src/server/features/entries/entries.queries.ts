@@ -27,11 +27,10 @@ export interface EntryRow {
   about_type: string | null;
   about_id: string | null;
   corrects_id: string | null;
-  media: string[];
   now: Corrected | 'withdrawn' | null;
 }
 
-export const toEntry = (r: EntryRow): Entry => ({
+export const toEntry = (r: EntryRow & { media: string[] }): Entry => ({
   id: r.id,
   seq: r.seq,
   buildId: r.build_id,
@@ -47,7 +46,7 @@ export const toEntry = (r: EntryRow): Entry => ({
   now: r.now,
 });
 
-export type NewEntry = Omit<EntryRow, 'seq' | 'recorded_at' | 'media'> & { recorded_at: string };
+export type NewEntry = Omit<EntryRow, 'seq' | 'recorded_at'> & { recorded_at: string };
 
 /** Inserts with the next number; the counter must be held (`lockCounter`). */
 export async function insertEntry(tx: Tx, e: NewEntry): Promise<number> {

@@ -23,6 +23,7 @@ import {
 import { freeze, type ProposedLine, type RevisionContent } from '#core/approval/revision.ts';
 import { whyNotThreePoint } from '#core/estimate/lines.ts';
 import { totalsOf } from '#core/log/entries.ts';
+import type { ShownPicture } from '#core/photo/shown.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -30,6 +31,7 @@ import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.ts';
 import { keep } from '../entries/index.ts';
+import { shownOf } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
 
@@ -49,6 +51,17 @@ export interface EstimateNow {
 
 const proposed = ({ id, content }: q.LineRow): ProposedLine => ({ id, ...content });
 
+/** The photographs of the findings that lines were made from, by line. */
+async function picturesOf(
+  tx: Tx,
+  buildId: string,
+  rows: readonly q.LineRow[],
+): Promise<Map<string, ShownPicture[]>> {
+  const findings = rows.flatMap((r) => r.finding_id ?? []);
+  const shown = await shownOf(tx, buildId, findings);
+  return new Map(rows.map((r) => [r.id, shown.get(r.finding_id ?? '') ?? []]));
+}
+
 export async function estimateNow(tx: Tx, buildId: string): Promise<EstimateNow> {
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
@@ -60,12 +73,13 @@ export async function estimateNow(tx: Tx, buildId: string): Promise<EstimateNow>
   const { currency } = await shopOf(tx);
   const contents = new Map(revisions.map((r) => [r.id, r.content]));
   const number = (revisions[0]?.number ?? 0) + 1;
+  const head = { number, currency, note: '', budgetMinor: build.budget_minor };
   return {
     build,
     rows,
     lines,
     terms,
-    frozen: freeze(lines, terms, { number, currency, note: '', budgetMinor: build.budget_minor }),
+    frozen: freeze(lines, terms, head, await picturesOf(tx, buildId, rows)),
     revisions,
     answers,
     answered: answers.map((a) => ({ revision: contents.get(a.revision_id)!, answers: a.given })).reverse(),

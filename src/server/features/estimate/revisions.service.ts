@@ -5,7 +5,7 @@ import type { AnswerTakenDto, EstimateView, RevisionSendDto } from '#contract/es
 import type { ShopView } from '#contract/session.ts';
 import { ANSWERS, whyNotAnswers, type Answer, type LineAnswer } from '#core/approval/answers.ts';
 import { canonical } from '#core/approval/canonical.ts';
-import { freeze, whyNotSend, type RevisionContent } from '#core/approval/revision.ts';
+import { whyNotSend, type RevisionContent } from '#core/approval/revision.ts';
 import { formatMoney } from '#core/money/money.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -15,6 +15,7 @@ import { queueRevision } from '../../jobs/queue.ts';
 import type { BuildKey } from '../builds/index.ts';
 import { keep } from '../entries/index.ts';
 import { ensureLink } from '../letters/index.ts';
+import { showPictures } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
 import { changing, estimateNow } from './estimate.service.ts';
@@ -62,7 +63,7 @@ export const sendRevision = (
 ): Promise<EstimateView> =>
   changing(deps, who, buildId, async (tx) => {
     if (await q.revisionById(tx, dto.id)) return;
-    const { build, lines, terms, frozen, revisions } = await estimateNow(tx, buildId);
+    const { build, lines, frozen, revisions } = await estimateNow(tx, buildId);
     const newest = revisions[0];
     if ((newest?.number ?? 0) !== dto.after)
       throw new Refusal('conflict', `Revision ${newest?.number} was sent meanwhile. Look at it first.`, {
@@ -73,12 +74,7 @@ export const sendRevision = (
     if (newest && sameOffer(newest.content, frozen))
       throw new Refusal('invalid', `Nothing has changed since revision ${newest.number}.`);
     const shop = await shopOf(tx);
-    const content = freeze(lines, terms, {
-      number: frozen.number,
-      currency: shop.currency,
-      note: dto.note.trim(),
-      budgetMinor: build.budget_minor,
-    });
+    const content = { ...frozen, note: dto.note.trim() };
     const now = deps.clock.now();
     await q.insertRevision(tx, {
       id: dto.id,
@@ -88,6 +84,8 @@ export const sendRevision = (
       now,
       by: who.personId,
     });
+    const pictures = content.lines.flatMap((l) => l.pictures ?? []);
+    await showPictures(tx, buildId, pictures);
     await ensureLink(tx, deps, buildId, now);
     const price = formatMoney(content.grossMinor, shop.currency, shop.locale);
     await log(tx, deps, shop, build, {

@@ -9,13 +9,16 @@ import {
 import type { LineChange, RevisionContent, RevisionLine } from '#core/approval/revision.ts';
 import type { LineClass } from '#core/log/kinds.ts';
 import { formatMoney } from '#core/money/money.ts';
-import { escapeHtml as esc } from '#core/update/html.ts';
+import { picturesHtml } from '#core/photo/shown.ts';
+import { escapeHtml as esc } from '#core/update/escape.ts';
 
 /** What the page is about, for its head and for how money is written. */
 export interface PageOf {
   shop: string;
   vehicle: string;
   locale: string;
+  /** The customer's own address, under which everything of theirs stands. */
+  home: string;
   /** Where the form goes: the page's own address. */
   action: string;
 }
@@ -85,6 +88,7 @@ function lineHtml(
   given: LineAnswer | undefined,
   faults: readonly FieldReason[],
   money: (minor: number) => string,
+  home: string,
 ): string {
   const range =
     line.lowGrossMinor === line.highGrossMinor
@@ -94,7 +98,7 @@ function lineHtml(
     line.proposal === 'wait' ? '<p class="proposal">This one can wait; I propose to put it off.</p>' : '';
   const stands = STATE_WORDS[state] ? `<p class="stands">${STATE_WORDS[state]}</p>` : '';
   return `<section class="line" aria-labelledby="l-${line.id}"><div class="top"><h3 id="l-${line.id}">${esc(line.title)}</h3><p class="price">${money(line.grossMinor)}</p></div>
-    <p class="class">${CLASS_WORDS[line.class]}</p>${line.why === '' ? '' : `<p>${esc(line.why)}</p>`}${range}${waits}${stands}${choices(line, given)}${faultAt(faults, `line.${line.id}`)}</section>`;
+    <p class="class">${CLASS_WORDS[line.class]}</p>${line.why === '' ? '' : `<p>${esc(line.why)}</p>`}${picturesHtml(line.pictures ?? [], home, line.title)}${range}${waits}${stands}${choices(line, given)}${faultAt(faults, `line.${line.id}`)}</section>`;
 }
 
 function totals(content: RevisionContent, money: (minor: number) => string): string {
@@ -129,7 +133,7 @@ export function estimateHtml(
   return `${changes === null ? '' : newerHtml(content, changes, money)}<h2>Estimate ${content.number} for your ${esc(of.vehicle)}</h2>${wrong}
     ${content.note === '' ? '' : `<p>${esc(content.note)}</p>`}${totals(content, money)}
     <form method="post" action="${esc(of.action)}"><input type="hidden" name="revision" value="${revision.id}">
-    ${content.lines.map((l) => lineHtml(l, lines.get(l.id)?.state ?? 'asked', lines.get(l.id)?.given, faults, money)).join('')}
+    ${content.lines.map((l) => lineHtml(l, lines.get(l.id)?.state ?? 'asked', lines.get(l.id)?.given, faults, money, of.home)).join('')}
     ${hasSafety ? `<label class="word"><input type="checkbox" name="understood" value="yes"${typed.understood ? ' checked' : ''}> If I leave out a safety line or let it wait, I understand that the car is not safe to drive and cannot be handed over as roadworthy.</label>${faultAt(faults, 'understood')}` : ''}
     <label class="name">Your name<input name="name" required maxlength="120" autocomplete="name" value="${esc(typed.name)}"></label>${faultAt(faults, 'name')}${faultAt(faults, 'answers')}
     <p class="send"><button type="submit">Send these answers: I get a code by mail</button>

@@ -60,6 +60,7 @@ async function answer(
         shop: head.shop,
         vehicle: head.vehicle,
         locale: head.locale,
+        home: `/l/${params.token}`,
         action: `/l/${params.token}/estimate`,
       };
       const made = await work({ tx, buildId: link.build_id, shopId: link.shop_id, head, of });

@@ -2,7 +2,9 @@
 import { readFileSync } from 'node:fs';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import type { Letter } from '#core/update/draft.ts';
-import { escapeHtml, letterHtml } from '#core/update/html.ts';
+import type { ShownPicture } from '#core/photo/shown.ts';
+import { escapeHtml } from '#core/update/escape.ts';
+import { letterHtml } from '#core/update/html.ts';
 import type { PageHead } from './letterPage.queries.ts';
 
 const CSS = readFileSync(new URL('./letterPage.css', import.meta.url), 'utf8');
@@ -10,21 +12,22 @@ const CSS = readFileSync(new URL('./letterPage.css', import.meta.url), 'utf8');
 interface SentLetter {
   id: string;
   content: Letter;
+  pictures: ShownPicture[];
   sent_at: string;
 }
 
-function article(letter: SentLetter, head: PageHead, today: string): string {
+function article(letter: SentLetter, head: PageHead, today: string, address: string): string {
   const day = dayOf(letter.sent_at, head.time_zone);
   return `<article aria-labelledby="t-${letter.id}"><p class="date"><time datetime="${day}">${escapeHtml(
     formatDay(day, head.locale, today),
-  )}</time></p><h2 id="t-${letter.id}">${escapeHtml(letter.content.subject)}</h2>${letterHtml(letter.content, 3)}</article>`;
+  )}</time></p><h2 id="t-${letter.id}">${escapeHtml(letter.content.subject)}</h2>${letterHtml(letter.content, 3, { address, pictures: letter.pictures })}</article>`;
 }
 
-function earlier(letters: SentLetter[], head: PageHead, today: string): string {
+function earlier(letters: SentLetter[], head: PageHead, today: string, address: string): string {
   if (letters.length === 0) return '';
   const items = letters.map((l) => {
     const day = formatDay(dayOf(l.sent_at, head.time_zone), head.locale, today);
-    return `<details><summary><span>${escapeHtml(l.content.subject)}</span> <small>${escapeHtml(day)}</small></summary>${article(l, head, today)}</details>`;
+    return `<details><summary><span>${escapeHtml(l.content.subject)}</span> <small>${escapeHtml(day)}</small></summary>${article(l, head, today, address)}</details>`;
   });
   return `<section class="earlier" aria-labelledby="earlier"><h2 id="earlier">Earlier letters</h2>${items.join('')}</section>`;
 }
@@ -38,7 +41,7 @@ export function letterPageHtml(
 ): string {
   const [newest, ...older] = letters;
   const body = newest
-    ? article(newest, head, today) + earlier(older, head, today)
+    ? article(newest, head, today, address) + earlier(older, head, today, address)
     : '<p>There is no letter here yet. When there is news of your car, you will find it on this page.</p>';
   const link = hasEstimate
     ? `<p class="estimate"><a href="${escapeHtml(address)}/estimate">Your estimate, to read and to answer</a></p>`

@@ -1,3 +1,4 @@
+import type { ShownPicture } from '#core/photo/shown.ts';
 import type { Letter } from '#core/update/draft.ts';
 import type { Tx } from '../../db/pool.ts';
 
@@ -32,9 +33,9 @@ export const pageHead = (tx: Tx, buildId: string): Promise<PageHead | undefined>
 export const sentLetters = (
   tx: Tx,
   buildId: string,
-): Promise<{ id: string; content: Letter; sent_at: string }[]> =>
+): Promise<{ id: string; content: Letter; pictures: ShownPicture[]; sent_at: string }[]> =>
   tx.rows(
-    `select id, content, sent_at from letters
+    `select id, content, pictures, sent_at from letters
      where shop_id = :shopId and build_id = :buildId and state = 'sent' order by sent_at desc, id desc`,
     { buildId },
   );

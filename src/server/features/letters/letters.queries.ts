@@ -1,4 +1,5 @@
 import type { LetterRow, LetterView } from '#contract/letters.ts';
+import type { ShownPicture } from '#core/photo/shown.ts';
 import type { Letter } from '#core/update/draft.ts';
 import type { EntryRow } from '../entries/index.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -8,6 +9,7 @@ export interface LetterRecord {
   build_id: string;
   state: 'draft' | 'sent';
   content: Letter;
+  pictures: ShownPicture[];
   up_to: number;
   version: number;
   drafted_at: string;
@@ -43,6 +45,7 @@ export const toLetterView = (r: LetterDetail): LetterView => ({
   buildId: r.build_id,
   state: r.state,
   content: r.content,
+  pictures: r.pictures,
   version: r.version,
   draftedAt: r.drafted_at,
   sentAt: r.sent_at,
@@ -80,12 +83,20 @@ export const saveContent = (tx: Tx, l: { id: string; content: Letter; upTo: numb
 
 export async function markSent(
   tx: Tx,
-  l: { id: string; buildId: string; upTo: number; now: string; by: string },
+  l: {
+    id: string;
+    buildId: string;
+    upTo: number;
+    now: string;
+    by: string;
+    pictures: readonly ShownPicture[];
+  },
 ): Promise<void> {
   await tx.run(
-    `update letters set state = 'sent', sent_at = :now, sent_by = :by, mail = 'queued', version = version + 1
+    `update letters set state = 'sent', sent_at = :now, sent_by = :by, mail = 'queued', version = version + 1,
+       pictures = :pictures::jsonb
      where shop_id = :shopId and id = :id`,
-    { id: l.id, now: l.now, by: l.by },
+    { id: l.id, now: l.now, by: l.by, pictures: JSON.stringify(l.pictures) },
   );
   await tx.run('update builds set told_up_to = :upTo where shop_id = :shopId and id = :buildId', {
     upTo: l.upTo,
@@ -110,13 +121,20 @@ export const lettersOf = async (tx: Tx, buildId: string): Promise<LetterRow[]> =
  * What a draft is made from: entries kept since the last letter, and every entry that a correction among them names,
  * with all corrections of it (so that "I wrote …" quotes what was told).
  */
-export const entriesForDraft = (tx: Tx, buildId: string, toldUpTo: number): Promise<EntryRow[]> =>
+export const entriesForDraft = (
+  tx: Tx,
+  buildId: string,
+  toldUpTo: number,
+): Promise<(EntryRow & { media: string[] })[]> =>
   tx.rows(
     `with touched as (
        select corrects_id as id from entries
        where shop_id = :shopId and build_id = :buildId and seq > :toldUpTo and corrects_id is not null
      )
-     select * from entries e
+     select e.*, coalesce((
+         select array_agg(p.id order by coalesce(p.taken_at, p.recorded_at), p.id) from photos p
+         where p.shop_id = e.shop_id and p.entry_id = e.id and p.removed_at is null), '{}') as media
+     from entries e
      where e.shop_id = :shopId and e.build_id = :buildId
        and (e.seq > :toldUpTo or e.id in (select id from touched) or e.corrects_id in (select id from touched))
      order by e.seq`,

@@ -8,7 +8,9 @@ import type {
   LetterView,
 } from '#contract/letters.ts';
 import { totalsOf } from '#core/log/entries.ts';
+import type { ShownPicture } from '#core/photo/shown.ts';
 import { dayOf } from '#core/time/days.ts';
+import { picturesTold } from '#core/update/html.ts';
 import { draftLetter, type Letter } from '#core/update/draft.ts';
 import { whyNotSend } from '#core/update/sending.ts';
 import type { ShopView } from '#contract/session.ts';
@@ -20,6 +22,7 @@ import { queueLetter } from '../../jobs/queue.ts';
 import { hashOfLink } from '../../links.ts';
 import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.ts';
 import { keep, lastSeq, toEntry } from '../entries/index.ts';
+import { showPictures, shownOf } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './letters.queries.ts';
 
@@ -132,6 +135,13 @@ export async function ensureLink(tx: Tx, deps: Deps, buildId: string, now: strin
   return id;
 }
 
+/** The photographs that the letter tells, as they are now; what is no photograph of its entry goes unsaid. */
+async function picturesOf(tx: Tx, buildId: string, letter: Letter): Promise<ShownPicture[]> {
+  const told = picturesTold(letter);
+  const shown = await shownOf(tx, buildId, [...told.keys()]);
+  return [...told].flatMap(([entryId, ids]) => (shown.get(entryId) ?? []).filter((p) => ids.includes(p.id)));
+}
+
 /**
  * Sends a letter: freezes it, logs that the customer was told, makes sure they have a link, and queues the mail, all
  * in one transaction. A letter that was sent already is answered as it is.
@@ -152,7 +162,9 @@ export async function sendLetter(
     const refused = whyNotSend(letter.content, customer.email);
     if (refused) throw new Refusal('invalid', refused);
     const build = (await buildForUpdate(tx, letter.build_id))!;
-    await q.markSent(tx, { id, buildId: build.id, upTo: letter.up_to, now, by: who.personId });
+    const pictures = await picturesOf(tx, build.id, letter.content);
+    await q.markSent(tx, { id, buildId: build.id, upTo: letter.up_to, now, by: who.personId, pictures });
+    await showPictures(tx, build.id, pictures);
     await ensureLink(tx, deps, build.id, now);
     await keep(tx, build, shop, {
       id: uuidv7(),

@@ -1,0 +1,6 @@
+/** What other features may use of this one. */
+export { ChoosePhotos, ChosenPhotos } from './ChoosePhotos.tsx';
+export { photoUrl, pictureUrl, usePhotosByEntry } from './photos.queries.ts';
+export { PhotoStrip, photoWords } from './PhotoStrip.tsx';
+export { sendPhotos } from './uploads.ts';
+export { UploadsTray } from './UploadsTray.tsx';

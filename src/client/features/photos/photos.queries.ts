@@ -1,0 +1,57 @@
+import { useMemo } from 'react';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { pathOf } from '#contract/access.ts';
+import type { BuildPhotoView, PhotoSaveDto, PhotoSize, PhotosView, PhotoView } from '#contract/photos.ts';
+import { call } from '../../shared/api.ts';
+
+export const photosQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['photos', buildId],
+    queryFn: ({ signal }) => call<PhotosView>('photosList', { params: { buildId }, signal }),
+  });
+
+export type PhotosByEntry = ReadonlyMap<string, readonly BuildPhotoView[]>;
+
+const NONE: PhotosByEntry = new Map();
+
+/** A build's photographs by the entry they belong to; empty until they are read. */
+export function usePhotosByEntry(buildId: string): PhotosByEntry {
+  const { data } = useQuery(photosQuery(buildId));
+  return useMemo(() => {
+    if (!data) return NONE;
+    const by = new Map<string, BuildPhotoView[]>();
+    for (const p of data.photos) by.set(p.entryId, [...(by.get(p.entryId) ?? []), p]);
+    return by;
+  }, [data]);
+}
+
+/** Where a photograph's file is; the address changes when what is shown does, so browsers may keep it. */
+export const photoUrl = ({ id, look }: Pick<PhotoView, 'id' | 'look'>, size: PhotoSize): string =>
+  `${pathOf('photoFile', { photoId: id, size })}?look=${look}`;
+
+/** Where a picture is as it was sent to the customer. */
+export const pictureUrl = (buildId: string, hash: string): string => pathOf('pictureFile', { buildId, hash });
+
+function usePhotoChanged(): (photo: { buildId: string }) => Promise<void> {
+  const client = useQueryClient();
+  return async ({ buildId }) => {
+    await client.invalidateQueries({ queryKey: ['photos', buildId] });
+    void client.invalidateQueries({ queryKey: ['estimate', buildId] });
+  };
+}
+
+export function useSavePhoto(buildId: string, photoId: string) {
+  const changed = usePhotoChanged();
+  return useMutation({
+    mutationFn: (body: PhotoSaveDto) => call<PhotoView>('photoSave', { params: { photoId }, body }),
+    onSuccess: () => changed({ buildId }),
+  });
+}
+
+export function useRemovePhoto(buildId: string, photoId: string) {
+  const changed = usePhotoChanged();
+  return useMutation({
+    mutationFn: () => call('photoRemove', { params: { photoId } }),
+    onSuccess: () => changed({ buildId }),
+  });
+}

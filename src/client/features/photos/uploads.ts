@@ -1,0 +1,138 @@
+/**
+ * Photographs on their way to the server: two at a time, with progress, tried again when the signal comes back. They go on
+ * while one moves from page to page; only closing the page would lose what has not arrived, and it warns.
+ */
+import { useSyncExternalStore } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { pathOf } from '#contract/access.ts';
+import { NAME_HEADER } from '#contract/photos.ts';
+import type { Problem } from '#contract/problem.ts';
+import { whyNotSize } from '#core/photo/limits.ts';
+
+export interface Upload {
+  /** The photograph's own id: sent twice, it is kept once. */
+  id: string;
+  buildId: string;
+  entryId: string;
+  file: File;
+  /** Share of the bytes that have gone, 0 to 1. */
+  sent: number;
+  state: 'waiting' | 'sending' | 'refused';
+  /** Why it does not go; of a refused one, for good. */
+  why: string | null;
+  tries: number;
+}
+
+const AT_ONCE = 2;
+const FIRST_PAUSE_MS = 2000;
+const LONGEST_PAUSE_MS = 60_000;
+const NO_ANSWER = 'No answer from the shop’s server; it is tried again by itself.';
+
+let uploads: readonly Upload[] = [];
+const listeners = new Set<() => void>();
+const arrivals = new Set<(buildId: string) => void>();
+
+function set(next: readonly Upload[]): void {
+  const hadSome = uploads.length > 0;
+  uploads = next;
+  if (hadSome !== next.length > 0) guardThePage(next.length > 0);
+  for (const tell of listeners) tell();
+}
+const change = (id: string, to: Partial<Upload>): void =>
+  set(uploads.map((u) => (u.id === id ? { ...u, ...to } : u)));
+
+const warn = (e: BeforeUnloadEvent): void => e.preventDefault();
+function guardThePage(on: boolean): void {
+  if (on) window.addEventListener('beforeunload', warn);
+  else window.removeEventListener('beforeunload', warn);
+}
+
+type Outcome = { status: number; problem: Problem | null };
+
+/** fetch cannot tell how much has gone; XMLHttpRequest can. */
+function put(upload: Upload): Promise<Outcome> {
+  return new Promise((resolve) => {
+    const request = new XMLHttpRequest();
+    const { buildId, entryId, id, file } = upload;
+    request.open('PUT', pathOf('photoUpload', { buildId, entryId, photoId: id }));
+    request.setRequestHeader('content-type', 'application/octet-stream');
+    request.setRequestHeader(NAME_HEADER, encodeURIComponent(file.name));
+    request.upload.onprogress = (e) => change(id, { sent: e.total > 0 ? e.loaded / e.total : 0 });
+    request.onloadend = () => {
+      let problem: Problem | null = null;
+      try {
+        problem = request.status >= 400 ? (JSON.parse(request.responseText) as Problem) : null;
+      } catch {
+        // No words came with it.
+      }
+      resolve({ status: request.status, problem });
+    };
+    request.send(file);
+  });
+}
+
+/** Silence and faults of the server pass; what it refused, it would refuse again. */
+const mayPass = (status: number): boolean =>
+  status === 0 || status >= 500 || status === 401 || status === 429;
+
+async function send(upload: Upload): Promise<void> {
+  change(upload.id, { state: 'sending', why: null });
+  const { status, problem } = await put(upload);
+  if (!uploads.some((u) => u.id === upload.id)) return pump();
+  if (status >= 200 && status < 300) {
+    set(uploads.filter((u) => u.id !== upload.id));
+    for (const tell of arrivals) tell(upload.buildId);
+  } else if (mayPass(status)) {
+    const tries = upload.tries + 1;
+    change(upload.id, { state: 'waiting', sent: 0, tries, why: problem?.detail ?? NO_ANSWER });
+    setTimeout(() => again(upload.id), Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** (tries - 1)));
+  } else
+    change(upload.id, { state: 'refused', sent: 0, why: problem?.detail ?? `It was refused (${status}).` });
+  pump();
+}
+
+/** Begins those that wait and have no pause before them, as long as there is room. */
+function pump(): void {
+  const room = AT_ONCE - uploads.filter((u) => u.state === 'sending').length;
+  const next = uploads.filter((u) => u.state === 'waiting' && u.why === null).slice(0, room);
+  for (const upload of next) void send(upload);
+}
+
+function again(id: string): void {
+  if (uploads.some((u) => u.id === id && u.state === 'waiting')) change(id, { why: null });
+  pump();
+}
+
+if (typeof window !== 'undefined')
+  window.addEventListener('online', () => {
+    for (const u of uploads) again(u.id);
+  });
+
+/** Sends files as photographs of an entry that has been kept. */
+export function sendPhotos(buildId: string, entryId: string, files: readonly File[]): void {
+  const made = files.map((file): Upload => {
+    const why = whyNotSize(file.size);
+    const state = why === null ? 'waiting' : 'refused';
+    return { id: uuidv7(), buildId, entryId, file, sent: 0, state, why, tries: 0 };
+  });
+  set([...uploads, ...made]);
+  pump();
+}
+
+/** Forgets one that does not go. */
+export const forgetUpload = (id: string): void => set(uploads.filter((u) => u.id !== id));
+
+/** Hears of each photograph that has arrived. */
+export function onArrival(tell: (buildId: string) => void): () => void {
+  arrivals.add(tell);
+  return () => arrivals.delete(tell);
+}
+
+export const useUploads = (): readonly Upload[] =>
+  useSyncExternalStore(
+    (tell) => {
+      listeners.add(tell);
+      return () => listeners.delete(tell);
+    },
+    () => uploads,
+  );

@@ -1,0 +1,77 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
+import { MOST_MARKS, type PhotoMark } from '#core/photo/marks.ts';
+
+/** Carries the file's own name with the upload, as `encodeURIComponent` writes it. */
+export const NAME_HEADER = 'x-photo-name';
+
+const Fraction = (): PropertyDecorator => (target, key) => {
+  IsNumber({ allowNaN: false, allowInfinity: false }, { message: 'not a number' })(target, key);
+  Min(0, { message: 'outside the picture' })(target, key);
+  Max(1, { message: 'outside the picture' })(target, key);
+};
+
+class PhotoMarkDto {
+  @IsIn(['arrow', 'ring'], { message: 'arrow or ring' }) shape!: 'arrow' | 'ring';
+  @Fraction() x!: number;
+  @Fraction() y!: number;
+  @ValidateIf((m: PhotoMarkDto) => m.shape === 'arrow') @Fraction() toX?: number;
+  @ValidateIf((m: PhotoMarkDto) => m.shape === 'arrow') @Fraction() toY?: number;
+  @ValidateIf((m: PhotoMarkDto) => m.shape === 'ring') @Fraction() r?: number;
+}
+
+/** What is said of a photograph and drawn on its copy. */
+export class PhotoSaveDto {
+  @IsInt() version!: number;
+  @IsString() @MaxLength(300, { message: 'at most 300 characters' }) caption!: string;
+
+  @IsArray()
+  @ArrayMaxSize(MOST_MARKS, { message: `at most ${MOST_MARKS} marks` })
+  @ValidateNested({ each: true })
+  @Type(() => PhotoMarkDto)
+  marks!: PhotoMarkDto[];
+}
+
+/** Files of a photograph: small, as shown (with its marks), bare at screen size, as it came. */
+export const PHOTO_SIZES = ['thumb', 'shown', 'plain', 'original'] as const;
+export type PhotoSize = (typeof PHOTO_SIZES)[number];
+
+export interface PhotoView {
+  id: string;
+  entryId: string;
+  /** The file's own name. */
+  name: string;
+  caption: string;
+  /** Of the screen size, in pixels. */
+  width: number;
+  height: number;
+  takenAt: string | null;
+  marks: PhotoMark[];
+  version: number;
+  /** Changes when what is shown changes: goes into the address of the file. */
+  look: string;
+}
+
+/** A photograph among all of its build. */
+export interface BuildPhotoView extends PhotoView {
+  entryText: string;
+  at: string;
+  person: string;
+}
+
+export interface PhotosView {
+  photos: BuildPhotoView[];
+}

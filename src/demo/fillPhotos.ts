@@ -1,0 +1,42 @@
+/** Puts drawn photographs beside what the demo's people log. */
+import { createHash } from 'node:crypto';
+import { writeFile } from 'node:fs/promises';
+import sharp from 'sharp';
+import type { Deps } from '#server/deps.ts';
+import { savePhoto, takePhoto } from '#server/features/photos/photos.service.ts';
+import type { SignedIn } from '#server/http/session.ts';
+import { DRAWINGS, type DrawingName } from './drawings.ts';
+
+export interface Picturing {
+  deps: Deps;
+  who: SignedIn;
+  buildId: string;
+  /** The entry it belongs to. */
+  entryId: string;
+  id: string;
+}
+
+/** As a camera would write it: the same moment, as the shop's clocks show it. */
+const cameraTime = (instant: string, timeZone: string): string =>
+  new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short', timeStyle: 'medium' })
+    .format(new Date(instant))
+    .replaceAll('-', ':');
+
+/** `rule`: "rail: what it shows", or "ringed rail: what it shows" with a ring drawn around the fault. */
+export async function takeDrawing(p: Picturing, timeZone: string, rule: string): Promise<void> {
+  const [, ringed, name = '', caption = ''] = /^(ringed )?([^:]+): (.+)$/.exec(rule) ?? [];
+  const drawing = DRAWINGS[name as DrawingName]?.();
+  if (!drawing) throw new Error(`the demo has no drawing "${name}"`);
+  const taken = cameraTime(p.deps.clock.now(), timeZone);
+  const bytes = await sharp(Buffer.from(drawing.svg))
+    .jpeg({ quality: 88 })
+    .withExif({ IFD2: { DateTimeOriginal: taken } })
+    .toBuffer();
+  const file = await p.deps.photos.incoming();
+  await writeFile(file, bytes);
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const at = { buildId: p.buildId, entryId: p.entryId, id: p.id };
+  const photo = await takePhoto(p.deps, p.who, at, `${name}.jpg`, { file, hash, bytes: bytes.length });
+  const marks = ringed ? [{ shape: 'ring' as const, ...drawing.fault }] : [];
+  await savePhoto(p.deps, p.who, photo.id, { version: photo.version, caption, marks });
+}

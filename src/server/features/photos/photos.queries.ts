@@ -1,0 +1,162 @@
+import type { BuildPhotoView, PhotoView } from '#contract/photos.ts';
+import type { PhotoType } from '#core/photo/limits.ts';
+import type { PhotoMark } from '#core/photo/marks.ts';
+import type { ShownPicture } from '#core/photo/shown.ts';
+import type { Tx } from '../../db/pool.ts';
+
+export interface PhotoRow {
+  id: string;
+  build_id: string;
+  entry_id: string;
+  name: string;
+  caption: string;
+  original_hash: string;
+  plain_hash: string;
+  shown_hash: string;
+  thumb_hash: string;
+  type: PhotoType;
+  bytes: number;
+  width: number;
+  height: number;
+  taken_at: string | null;
+  had_location: boolean;
+  marks: PhotoMark[];
+  version: number;
+  person_id: string;
+  recorded_at: string;
+  removed_at: string | null;
+}
+
+const LOOK_DIGITS = 12;
+
+export const toPhoto = (r: PhotoRow): PhotoView => ({
+  id: r.id,
+  entryId: r.entry_id,
+  name: r.name,
+  caption: r.caption,
+  width: r.width,
+  height: r.height,
+  takenAt: r.taken_at,
+  marks: r.marks,
+  version: r.version,
+  look: r.shown_hash.slice(0, LOOK_DIGITS),
+});
+
+const toShown = (r: PhotoRow): ShownPicture => ({
+  id: r.id,
+  hash: r.shown_hash,
+  thumb: r.thumb_hash,
+  width: r.width,
+  height: r.height,
+  caption: r.caption,
+});
+
+/** The photograph wherever it belongs, taken away or not: an id is used once. */
+export const photoById = (tx: Tx, id: string): Promise<PhotoRow | undefined> =>
+  tx.one('select * from photos where shop_id = :shopId and id = :id', { id });
+
+export const photoForUpdate = (tx: Tx, id: string): Promise<PhotoRow | undefined> =>
+  tx.one('select * from photos where shop_id = :shopId and id = :id and removed_at is null for update', {
+    id,
+  });
+
+/** The next number of the shop's counter, which is held from here on. */
+const NEXT = `with next as (
+  update shop_counters set last_seq = last_seq + 1 where shop_id = :shopId returning last_seq
+)`;
+
+export type NewPhoto = Omit<PhotoRow, 'caption' | 'marks' | 'version' | 'removed_at'>;
+
+export const insertPhoto = (tx: Tx, p: NewPhoto): Promise<number> =>
+  tx.run(
+    `${NEXT} insert into photos (shop_id, id, build_id, entry_id, seq, name, original_hash, plain_hash, shown_hash,
+       thumb_hash, type, bytes, width, height, taken_at, had_location, person_id, recorded_at)
+     select :shopId, :id, :build_id, :entry_id, last_seq, :name, :original_hash, :plain_hash, :shown_hash,
+       :thumb_hash, :type, :bytes, :width, :height, :taken_at, :had_location, :person_id, :recorded_at from next`,
+    { ...p },
+  );
+
+export const savePhoto = (
+  tx: Tx,
+  p: { id: string; caption: string; marks: readonly PhotoMark[]; shown: string; thumb: string },
+): Promise<number> =>
+  tx.run(
+    `${NEXT} update photos set caption = :caption, marks = :marks::jsonb, shown_hash = :shown, thumb_hash = :thumb,
+       version = version + 1, seq = last_seq from next where shop_id = :shopId and id = :id`,
+    { ...p, marks: JSON.stringify(p.marks) },
+  );
+
+export const removePhoto = (tx: Tx, id: string, now: string): Promise<number> =>
+  tx.run(
+    `${NEXT} update photos set removed_at = :now, version = version + 1, seq = last_seq from next
+     where shop_id = :shopId and id = :id`,
+    { id, now },
+  );
+
+export const countOfEntry = async (tx: Tx, entryId: string): Promise<number> =>
+  (await tx.one<{ n: number }>(
+    'select count(*) as n from photos where shop_id = :shopId and entry_id = :entryId and removed_at is null',
+    { entryId },
+  ))!.n;
+
+export const isEntryOf = async (tx: Tx, buildId: string, entryId: string): Promise<boolean> =>
+  (await tx.one(
+    `select 1 from entries where shop_id = :shopId and build_id = :buildId and id = :entryId
+       and kind <> 'correction'`,
+    { buildId, entryId },
+  )) !== undefined;
+
+interface BuildPhotoRow extends PhotoRow {
+  entry_text: string;
+  entry_at: string;
+  person: string;
+}
+
+/** All photographs of a build, by the time of their entry, newest first; of one entry in the order they were taken. */
+export const photosOf = async (tx: Tx, buildId: string): Promise<BuildPhotoView[]> => {
+  const rows = await tx.rows<BuildPhotoRow>(
+    `select p.*, e.text as entry_text, e.at as entry_at, o.name as person from photos p
+     join entries_now e on e.shop_id = p.shop_id and e.id = p.entry_id
+     join people o on o.shop_id = p.shop_id and o.id = p.person_id
+     where p.shop_id = :shopId and p.build_id = :buildId and p.removed_at is null
+     order by e.at desc, e.seq desc, coalesce(p.taken_at, p.recorded_at), p.id`,
+    { buildId },
+  );
+  return rows.map((r) => ({ ...toPhoto(r), entryText: r.entry_text, at: r.entry_at, person: r.person }));
+};
+
+/** Photographs of these entries, as a customer would be shown them, by entry. */
+export async function shownOf(
+  tx: Tx,
+  buildId: string,
+  entryIds: readonly string[],
+): Promise<Map<string, ShownPicture[]>> {
+  const rows = await tx.rows<PhotoRow>(
+    `select * from photos where shop_id = :shopId and build_id = :buildId and entry_id = any(:entryIds)
+       and removed_at is null order by coalesce(taken_at, recorded_at), id`,
+    { buildId, entryIds },
+  );
+  const byEntry = new Map<string, ShownPicture[]>();
+  for (const r of rows) byEntry.set(r.entry_id, [...(byEntry.get(r.entry_id) ?? []), toShown(r)]);
+  return byEntry;
+}
+
+/** From now on the customer's page gives these files out. */
+export async function showPictures(
+  tx: Tx,
+  buildId: string,
+  pictures: readonly ShownPicture[],
+): Promise<void> {
+  for (const hash of new Set(pictures.flatMap((p) => [p.hash, p.thumb])))
+    await tx.run(
+      `insert into shown_pictures (shop_id, build_id, hash) values (:shopId, :buildId, :hash)
+       on conflict do nothing`,
+      { buildId, hash },
+    );
+}
+
+export const wasShown = async (tx: Tx, buildId: string, hash: string): Promise<boolean> =>
+  (await tx.one(
+    'select 1 from shown_pictures where shop_id = :shopId and build_id = :buildId and hash = :hash',
+    { buildId, hash },
+  )) !== undefined;
