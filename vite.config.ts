@@ -26,6 +26,8 @@ export default defineConfig({
     manifest: true,
     target: 'es2022',
     modulePreload: { polyfill: false },
+    // What the first screen needs is one file: ten small ones cost a slow processor more than they save.
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'first', tags: ['$initial'] }] } } },
   },
   server: { proxy: { '/api': 'http://localhost:4100', '/l': 'http://localhost:4100' } },
 });

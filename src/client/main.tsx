@@ -30,12 +30,23 @@ const client = new QueryClient({
 void client.prefetchQuery(sessionQuery);
 if (location.pathname === '/') void client.prefetchQuery(floorQuery);
 
+/** Drawn once, when the first screen has what it shows; until then the page says that it is opening. */
+const router = makeRouter(client);
+if (!router.state.initialized)
+  await new Promise<void>((resolve) => {
+    const leave = router.subscribe(({ initialized }) => {
+      if (!initialized) return;
+      leave();
+      resolve();
+    });
+  });
+
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={client}>
       <GlobalStyle />
       <Suspense>
-        <RouterProvider router={makeRouter(client)} />
+        <RouterProvider router={router} />
       </Suspense>
     </QueryClientProvider>
   </StrictMode>,

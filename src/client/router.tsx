@@ -3,6 +3,7 @@ import type { ComponentType } from 'react';
 import type { QueryClient } from '@tanstack/react-query';
 import { createBrowserRouter, redirect } from 'react-router';
 import FloorPage from './features/builds/FloorPage.tsx';
+import { floorQuery } from './features/builds/floor.queries.ts';
 import { Layout } from './shell/Layout.tsx';
 import { NoSuchPage, RouteProblem } from './shell/Problem.tsx';
 import { sessionQuery } from './shared/session.ts';
@@ -32,7 +33,7 @@ export const makeRouter = (client: QueryClient) =>
             {
               ErrorBoundary: RouteProblem,
               children: [
-                { path: '/', Component: FloorPage },
+                { path: '/', Component: FloorPage, loader: () => client.ensureQueryData(floorQuery) },
                 { path: '/builds/new', lazy: page(() => import('./features/builds/NewBuildPage.tsx')) },
                 { path: '/builds/:buildId', lazy: page(() => import('./features/builds/BuildPage.tsx')) },
                 {

@@ -1,12 +1,19 @@
 /** Serves the built client: assets by their hashed names, and the page for every other address. */
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import express, { Router } from 'express';
+import express, { Router, type Request } from 'express';
+import { ROUTES } from '#contract/access.ts';
 import { Refusal } from './refusal.ts';
 import { nonceOf } from './security.ts';
 
 const PLACEHOLDER = '__CSP_NONCE__';
 const YEAR_MS = 365 * 24 * 3600 * 1000;
+
+/** The Floor's page asks for its cars while its script is still on the way; nobody signed in, nothing to ask for. */
+const floorAhead = (req: Request): string =>
+  req.path === '/' && req.headers.cookie !== undefined
+    ? `<link rel="preload" href="${ROUTES.floor.path}" as="fetch" crossorigin></head>`
+    : '</head>';
 
 export function serveClient(folder: string): Router {
   const router = Router();
@@ -25,7 +32,7 @@ export function serveClient(folder: string): Router {
     res
       .set('cache-control', 'no-store')
       .type('html')
-      .send(html.replaceAll(PLACEHOLDER, nonceOf(res)));
+      .send(html.replaceAll(PLACEHOLDER, nonceOf(res)).replace('</head>', floorAhead(req)));
   });
   return router;
 }
