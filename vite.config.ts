@@ -25,6 +25,7 @@ export default defineConfig({
     emptyOutDir: true,
     manifest: true,
     target: 'es2022',
+    chunkSizeWarningLimit: 600,
     modulePreload: { polyfill: false },
     // What the first screen needs is one file: ten small ones cost a slow processor more than they save.
     rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'first', tags: ['$initial'] }] } } },

@@ -92,6 +92,14 @@ for (const viewport of [DESK, PHONE])
       await expect(page.getByRole('dialog')).toBeVisible();
       await check();
       await page.keyboard.press('Escape');
+      await openCar(page, 'ice-cream van');
+      await page.getByRole('link', { name: 'The car itself' }).click();
+      await expect(page.getByText('Not the car’s own.')).toBeVisible();
+      await check();
+      await page.getByRole('button', { name: 'Add a unit' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check();
+      await page.keyboard.press('Escape');
       await openCar(page, 'camper');
       await page.getByRole('link', { name: 'Photographs' }).click();
       await page

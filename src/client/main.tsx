@@ -30,24 +30,28 @@ const client = new QueryClient({
 void client.prefetchQuery(sessionQuery);
 if (location.pathname === '/') void client.prefetchQuery(floorQuery);
 
-/** Drawn once, when the first screen has what it shows; until then the page says that it is opening. */
 const router = makeRouter(client);
-if (!router.state.initialized)
-  await new Promise<void>((resolve) => {
-    const leave = router.subscribe(({ initialized }) => {
-      if (!initialized) return;
-      leave();
-      resolve();
-    });
-  });
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <QueryClientProvider client={client}>
-      <GlobalStyle />
-      <Suspense>
-        <RouterProvider router={router} />
-      </Suspense>
-    </QueryClientProvider>
-  </StrictMode>,
+/** When the first page has what it shows. */
+const ready = new Promise<void>((resolve) => {
+  if (router.state.initialized) return resolve();
+  const leave = router.subscribe(({ initialized }) => {
+    if (!initialized) return;
+    leave();
+    resolve();
+  });
+});
+
+// Drawn once; until then the page says that it is opening. Not awaited here: pages that load later wait for this file.
+void ready.then(() =>
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <QueryClientProvider client={client}>
+        <GlobalStyle />
+        <Suspense>
+          <RouterProvider router={router} />
+        </Suspense>
+      </QueryClientProvider>
+    </StrictMode>,
+  ),
 );

@@ -48,6 +48,10 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/photos',
                   lazy: page(() => import('./features/photos/PhotosPage.tsx')),
                 },
+                {
+                  path: '/builds/:buildId/vehicle',
+                  lazy: page(() => import('./features/vehicle/VehiclePage.tsx')),
+                },
                 { path: '/shop', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },
                 { path: '/letters/:letterId', lazy: page(() => import('./features/letters/LetterPage.tsx')) },
                 { path: '/outbox', lazy: page(() => import('./features/outbox/OutboxPage.tsx')) },

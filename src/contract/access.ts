@@ -26,6 +26,7 @@ export const ROUTES = {
   known: { method: 'get', path: '/api/shop/known', allow: EVERYBODY },
   floor: { method: 'get', path: '/api/floor', allow: EVERYBODY },
   live: { method: 'get', path: '/api/live', allow: EVERYBODY },
+  customersList: { method: 'get', path: '/api/customers', allow: DESK },
   buildCreate: { method: 'post', path: '/api/builds', allow: DESK },
   buildRead: { method: 'get', path: '/api/builds/:buildId', allow: EVERYBODY },
   buildNext: { method: 'put', path: '/api/builds/:buildId/next', allow: DESK },
@@ -51,6 +52,14 @@ export const ROUTES = {
   photoFile: { method: 'get', path: '/api/photos/:photoId/:size', allow: EVERYBODY },
   /** A picture as it was sent to the customer. */
   pictureFile: { method: 'get', path: '/api/builds/:buildId/pictures/:hash', allow: DESK },
+  vehicleRead: { method: 'get', path: '/api/builds/:buildId/vehicle', allow: EVERYBODY },
+  identitySave: { method: 'put', path: '/api/builds/:buildId/vehicle', allow: EVERYBODY },
+  registerRowPut: { method: 'put', path: '/api/builds/:buildId/vehicle/:register/:rowId', allow: EVERYBODY },
+  registerRowDrop: {
+    method: 'delete',
+    path: '/api/builds/:buildId/vehicle/:register/:rowId',
+    allow: EVERYBODY,
+  },
   inspectionRead: { method: 'get', path: '/api/builds/:buildId/inspection', allow: EVERYBODY },
   inspectionMark: { method: 'post', path: '/api/builds/:buildId/inspection', allow: EVERYBODY },
   fittedSave: { method: 'put', path: '/api/builds/:buildId/fitted', allow: EVERYBODY },

@@ -1,6 +1,8 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
+  ArrayMaxSize,
+  IsArray,
   IsEmail,
   IsIn,
   IsInt,
@@ -18,6 +20,10 @@ import { CalendarDay } from './calendarDay.ts';
 
 export const STANDARDS = ['driver', 'preserve', 'period-correct', 'show', 'race'] as const;
 export type Standard = (typeof STANDARDS)[number];
+
+/** How a customer wants to be told. */
+export const TELL_BY = ['mail', 'telephone', 'both'] as const;
+export type TellBy = (typeof TELL_BY)[number];
 
 export class BuildCreateDto {
   @IsUUID() id!: string;
@@ -79,6 +85,16 @@ export class BuildCreateDto {
   discretionMinor?: number;
 
   @IsOptional() @Validate(CalendarDay) eventDay?: string;
+
+  @IsOptional() @IsIn(TELL_BY, { message: 'choose how' }) tellBy?: TellBy;
+
+  /** What must hold at hand-over, in the customer's words. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(50, { message: 'at most 50' })
+  @IsString({ each: true })
+  @Length(1, 300, { each: true, message: 'up to 300 characters each' })
+  requirements?: string[];
 }
 
 export class BuildNextDto {
@@ -135,6 +151,7 @@ export interface BuildView extends BuildRow {
   byKind: KindSumView[];
   /** What the customer came with, in their own words. */
   complaint: string;
+  tellBy: TellBy;
   eventDay: string | null;
   /** Absent for those who do not see prices or contacts. */
   spentMinor?: number;
@@ -143,6 +160,20 @@ export interface BuildView extends BuildRow {
   /** The customer's page: whether its link holds, and when it was last opened. */
   link?: { url: string; lastOpenedAt: string | null } | null;
   draftId?: string | null;
+}
+
+/** A customer of the shop with the vehicles they brought. */
+export interface CustomerView {
+  id: string;
+  name: string;
+  email: string;
+  tellEveryDays: number;
+  tellBy: TellBy;
+  vehicles: { id: string; name: string; year: number | null }[];
+}
+
+export interface CustomersView {
+  customers: CustomerView[];
 }
 
 /** The names the log line knows. */

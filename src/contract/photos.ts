@@ -15,9 +15,6 @@ import {
 } from 'class-validator';
 import { MOST_MARKS, type PhotoMark } from '#core/photo/marks.ts';
 
-/** Carries the file's own name with the upload, as `encodeURIComponent` writes it. */
-export const NAME_HEADER = 'x-photo-name';
-
 const Fraction = (): PropertyDecorator => (target, key) => {
   IsNumber({ allowNaN: false, allowInfinity: false }, { message: 'not a number' })(target, key);
   Min(0, { message: 'outside the picture' })(target, key);
@@ -44,10 +41,6 @@ export class PhotoSaveDto {
   @Type(() => PhotoMarkDto)
   marks!: PhotoMarkDto[];
 }
-
-/** Files of a photograph: small, as shown (with its marks), bare at screen size, as it came. */
-export const PHOTO_SIZES = ['thumb', 'shown', 'plain', 'original'] as const;
-export type PhotoSize = (typeof PHOTO_SIZES)[number];
 
 export interface PhotoView {
   id: string;

@@ -19,6 +19,7 @@ import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
 import { takeDrawing } from './fillPhotos.ts';
 import { lookOver } from './fillInspections.ts';
+import { describeVehicle } from './fillVehicles.ts';
 import { DEMO_PASSWORD, PEOPLE, PLACES, SHOP, VENDORS, type DemoBuild } from './saltmarsh.ts';
 import { stepsOf, type Step } from './script.ts';
 import { camper } from './stories/camper.ts';
@@ -84,6 +85,7 @@ async function fillDemo(real: Deps): Promise<void> {
     const buildId = await makeBuild(shop, build);
     shop.buildIds.push(buildId);
     await lookOver(deps, people.get('J')!, buildId, build.nickname);
+    await describeVehicle(deps, people.get('J')!, buildId, { build, id });
   }
   for (const step of steps) await take(shop, step);
 }

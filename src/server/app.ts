@@ -18,6 +18,7 @@ import { outboxRoutes } from './features/outbox/outbox.routes.ts';
 import { photosRoutes } from './features/photos/photos.routes.ts';
 import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
+import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
 import { serveClient } from './http/client.ts';
 import { answerProblems, noSuchRoute } from './http/problems.ts';
 import { mount, type Feature } from './http/routes.ts';
@@ -62,6 +63,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     photosRoutes(deps),
     lettersRoutes(deps),
     letterPageRoutes(deps),
+    vehicleRoutes(deps),
     inspectionRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),

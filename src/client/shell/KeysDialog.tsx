@@ -36,6 +36,7 @@ const BUILD: [string, string][] = [
   ['O', 'Look it over'],
   ['E', 'To the estimate'],
   ['P', 'To the photographs'],
+  ['V', 'The car itself'],
 ];
 const INSPECTION: [string, string][] = [
   ['↑ ↓', 'From checkpoint to checkpoint'],
@@ -48,7 +49,7 @@ const ESTIMATE: [string, string][] = [['N', 'New line']];
 function keysOf(pathname: string): [string, string][] {
   if (pathname.endsWith('/estimate')) return ESTIMATE;
   if (pathname.endsWith('/inspection')) return INSPECTION;
-  return pathname.startsWith('/builds/') && !pathname.endsWith('/photos') ? BUILD : [];
+  return pathname.startsWith('/builds/') && !/(?:photos|vehicle)$/.test(pathname) ? BUILD : [];
 }
 
 export default function KeysDialog({ onClose }: { onClose: () => void }) {

@@ -115,3 +115,28 @@ export function TextAreaField({ label, hint, fault, ...area }: Around & Componen
     </Frame>
   );
 }
+
+const TickBox = styled.label`
+  display: flex;
+  align-items: center;
+  gap: ${space.s};
+  min-height: ${touch};
+  cursor: pointer;
+  input {
+    width: 22px;
+    height: 22px;
+    accent-color: ${color.blueing};
+  }
+`;
+
+/** Yes or no, with its words beside it. */
+export function TickField({
+  label,
+  ...input
+}: { label: ReactNode } & ComponentProps<'input'> & { ref?: Ref<HTMLInputElement> }) {
+  return (
+    <TickBox>
+      <input type="checkbox" {...input} /> {label}
+    </TickBox>
+  );
+}

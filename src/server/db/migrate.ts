@@ -9,12 +9,14 @@ import * as createShop from '../../../migrations/20261124_create_shop.ts';
 import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
+import * as addVehicleRegisters from '../../../migrations/20261125_add_vehicle_registers.ts';
 
 const MIGRATIONS = {
   '20261124_create_shop': createShop,
   '20261125_add_estimates': addEstimates,
   '20261125_add_inspections': addInspections,
   '20261125_add_photos': addPhotos,
+  '20261125_add_vehicle_registers': addVehicleRegisters,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -30,6 +30,8 @@ const params = {
   revisionId: nextId(),
   entryId: nextId(),
   photoId: nextId(),
+  register: 'unit',
+  rowId: nextId(),
   size: 'thumb',
   hash: 'nonsense',
   token: 'nonsense',

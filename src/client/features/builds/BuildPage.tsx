@@ -2,7 +2,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
-import type { BuildView } from '#contract/builds.ts';
+import type { BuildView, TellBy } from '#contract/builds.ts';
 import { formatDay } from '#core/time/days.ts';
 import { waitInWords } from '#core/waits/waits.ts';
 import { wordsOf } from '../../shared/api.ts';
@@ -77,13 +77,16 @@ function BuildHead({ build }: { build: BuildView }) {
         <LookOverLink build={build} />
         <EstimateLink build={build} />
         <PhotosLink build={build} />
+        <VehicleLink build={build} />
         <DraftButton build={build} />
       </Row>
       <Row>
         <span>
           {build.vehicleYear} {build.vehicle}
         </span>
-        <Quiet>for {build.customer}</Quiet>
+        <Quiet>
+          for {build.customer}, told {TELL_WORDS[build.tellBy]}
+        </Quiet>
         <Quiet>finish: {build.standard}</Quiet>
         <Quiet>stands: {build.place ?? 'not placed yet'}</Quiet>
         {build.eventDay && <Quiet>event: {formatDay(build.eventDay, manner.locale, manner.today)}</Quiet>}
@@ -113,12 +116,25 @@ function EstimateLink({ build }: { build: BuildView }) {
   return seesPrices ? <Link to={to}>Estimate</Link> : null;
 }
 
+function VehicleLink({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const to = `/builds/${build.id}/vehicle`;
+  useKey('v', () => void navigate(to));
+  return <Link to={to}>The car itself</Link>;
+}
+
 function PhotosLink({ build }: { build: BuildView }) {
   const navigate = useNavigate();
   const to = `/builds/${build.id}/photos`;
   useKey('p', () => void navigate(to));
   return <Link to={to}>Photographs</Link>;
 }
+
+const TELL_WORDS: Record<TellBy, string> = {
+  mail: 'by mail',
+  telephone: 'by telephone',
+  both: 'by mail and telephone',
+};
 
 const Push = styled.span`
   margin-left: auto;

@@ -1,8 +1,16 @@
 /** A new build: the car, whose it is, and what it is to become. */
 import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
-import { BuildCreateDto, STANDARDS, type Standard } from '#contract/builds.ts';
+import {
+  BuildCreateDto,
+  STANDARDS,
+  TELL_BY,
+  type CustomerView,
+  type Standard,
+  type TellBy,
+} from '#contract/builds.ts';
 import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
@@ -11,7 +19,7 @@ import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
 import { FormFault, FormPage, Pair } from '../../ui/Form.tsx';
 import { Row, Title } from '../../ui/parts.tsx';
-import { useCreateBuild } from './builds.queries.ts';
+import { customersQuery, useCreateBuild } from './builds.queries.ts';
 
 const STANDARD_WORDS: Record<Standard, string> = {
   driver: 'driver: function first',
@@ -19,6 +27,21 @@ const STANDARD_WORDS: Record<Standard, string> = {
   'period-correct': 'period-correct: as it could have been then',
   show: 'show: to be looked at closely',
   race: 'race: safe, light, legal',
+};
+
+const TELL_WORDS: Record<TellBy, string> = {
+  mail: 'by mail, with their page',
+  telephone: 'by telephone',
+  both: 'by mail and by telephone',
+};
+
+/** A line for each requirement; empty ones are none. */
+const linesOf = (typed: string): string[] | undefined => {
+  const lines = typed
+    .split('\n')
+    .map((l) => l.trim())
+    .filter((l) => l !== '');
+  return lines.length === 0 ? undefined : lines;
 };
 
 const start = (): BuildCreateDto => ({
@@ -30,6 +53,7 @@ const start = (): BuildCreateDto => ({
   customerName: '',
   customerEmail: '',
   standard: 'driver',
+  tellBy: 'mail',
 });
 
 /** What is typed as minor units; what is no amount stays as it is, for the contract to refuse. */
@@ -49,6 +73,25 @@ export default function NewBuildPage() {
   const { errors } = form.formState;
   const optional = { setValueAs: (v: string | number | undefined) => orAbsent(String(v ?? '')) };
   const money = { setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) };
+  const { data } = useQuery(customersQuery);
+  const [owner, setOwner] = useState<CustomerView | null>(null);
+  const [known, setKnown] = useState('');
+  const chooseOwner = (id: string): void => {
+    const chosen = data?.customers.find((c) => c.id === id) ?? null;
+    setOwner(chosen);
+    setKnown('');
+    form.setValue('customerId', chosen?.id ?? uuidv7());
+    form.setValue('vehicleId', uuidv7());
+    form.setValue('customerName', chosen?.name ?? '');
+    form.setValue('customerEmail', chosen?.email ?? '');
+  };
+  const chooseVehicle = (id: string): void => {
+    const chosen = owner?.vehicles.find((v) => v.id === id);
+    setKnown(id);
+    form.setValue('vehicleId', chosen?.id ?? uuidv7());
+    form.setValue('vehicleName', chosen?.name ?? '');
+    form.setValue('vehicleYear', chosen?.year ?? undefined);
+  };
   const submit = form.handleSubmit((body) =>
     create.mutateAsync(body).then(
       (build) => void navigate(`/builds/${build.id}`),
@@ -58,36 +101,71 @@ export default function NewBuildPage() {
   return (
     <FormPage onSubmit={submit}>
       <Title>New build</Title>
-      <Pair>
-        <TextField label="Vehicle" fault={errors.vehicleName?.message} {...form.register('vehicleName')} />
-        <TextField
-          label="Year, if known"
-          inputMode="numeric"
-          fault={errors.vehicleYear?.message}
-          {...form.register('vehicleYear', optional)}
-        />
-      </Pair>
+      <SelectField label="Whose is it?" value={owner?.id ?? ''} onChange={(e) => chooseOwner(e.target.value)}>
+        <option value="">Somebody new</option>
+        {data?.customers.map((c) => (
+          <option key={c.id} value={c.id}>
+            {c.name}
+          </option>
+        ))}
+      </SelectField>
+      {!owner && (
+        <Pair>
+          <TextField
+            label="Customer"
+            fault={errors.customerName?.message}
+            {...form.register('customerName')}
+          />
+          <TextField
+            label="Their email"
+            type="email"
+            fault={errors.customerEmail?.message}
+            {...form.register('customerEmail')}
+          />
+        </Pair>
+      )}
+      {owner && owner.vehicles.length > 0 && (
+        <SelectField label="Which of theirs?" value={known} onChange={(e) => chooseVehicle(e.target.value)}>
+          <option value="">Another one</option>
+          {owner.vehicles.map((v) => (
+            <option key={v.id} value={v.id}>
+              {v.year} {v.name}
+            </option>
+          ))}
+        </SelectField>
+      )}
+      {known === '' && (
+        <Pair>
+          <TextField label="Vehicle" fault={errors.vehicleName?.message} {...form.register('vehicleName')} />
+          <TextField
+            label="Year, if known"
+            inputMode="numeric"
+            fault={errors.vehicleYear?.message}
+            {...form.register('vehicleYear', optional)}
+          />
+        </Pair>
+      )}
       <TextField
         label="What you call it"
         hint="One or two words; the log line listens to them."
         fault={errors.nickname?.message}
         {...form.register('nickname')}
       />
-      <Pair>
-        <TextField label="Customer" fault={errors.customerName?.message} {...form.register('customerName')} />
-        <TextField
-          label="Their email"
-          type="email"
-          fault={errors.customerEmail?.message}
-          {...form.register('customerEmail')}
-        />
-      </Pair>
       <TextAreaField
         label="What they came with, in their own words"
         rows={3}
         maxLength={4000}
         fault={errors.complaint?.message}
         {...form.register('complaint', optional)}
+      />
+      <TextAreaField
+        label="What must hold at hand-over"
+        hint="One a line: keeps its bell. Each is ticked later, with what shows it."
+        rows={2}
+        fault={errors.requirements?.message}
+        {...form.register('requirements', {
+          setValueAs: (v: unknown) => (Array.isArray(v) ? v : linesOf(String(v ?? ''))),
+        })}
       />
       <SelectField label="Standard of finish" fault={errors.standard?.message} {...form.register('standard')}>
         {STANDARDS.map((s) => (
@@ -104,11 +182,10 @@ export default function NewBuildPage() {
           {...form.register('promised', optional)}
         />
         <TextField
-          label="Tell them every … days"
-          inputMode="numeric"
-          hint="14 when left empty"
-          fault={errors.tellEveryDays?.message}
-          {...form.register('tellEveryDays', optional)}
+          label="Event it must be ready for, if any"
+          type="date"
+          fault={errors.eventDay?.message}
+          {...form.register('eventDay', optional)}
         />
       </Pair>
       <Pair>
@@ -126,12 +203,24 @@ export default function NewBuildPage() {
           {...form.register('discretionMinor', money)}
         />
       </Pair>
-      <TextField
-        label="Event it must be ready for, if any"
-        type="date"
-        fault={errors.eventDay?.message}
-        {...form.register('eventDay', optional)}
-      />
+      {!owner && (
+        <Pair>
+          <SelectField label="Tell them" fault={errors.tellBy?.message} {...form.register('tellBy')}>
+            {TELL_BY.map((t) => (
+              <option key={t} value={t}>
+                {TELL_WORDS[t]}
+              </option>
+            ))}
+          </SelectField>
+          <TextField
+            label="Tell them every … days"
+            inputMode="numeric"
+            hint="14 when left empty"
+            fault={errors.tellEveryDays?.message}
+            {...form.register('tellEveryDays', optional)}
+          />
+        </Pair>
+      )}
       <FormFault reason={errors.root?.message} />
       <Row>
         <Button $look="main" type="submit" isDisabled={create.isPending}>

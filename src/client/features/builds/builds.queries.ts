@@ -1,5 +1,5 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { BuildCreateDto, BuildNextDto, BuildView } from '#contract/builds.ts';
+import type { BuildCreateDto, BuildNextDto, BuildView, CustomersView } from '#contract/builds.ts';
 import { call } from '../../shared/api.ts';
 
 export const buildQuery = (buildId: string) =>
@@ -7,6 +7,11 @@ export const buildQuery = (buildId: string) =>
     queryKey: ['build', buildId],
     queryFn: ({ signal }) => call<BuildView>('buildRead', { params: { buildId }, signal }),
   });
+
+export const customersQuery = queryOptions({
+  queryKey: ['customers'],
+  queryFn: ({ signal }) => call<CustomersView>('customersList', { signal }),
+});
 
 export function useCreateBuild() {
   const client = useQueryClient();
@@ -16,6 +21,7 @@ export function useCreateBuild() {
       client.setQueryData(buildQuery(build.id).queryKey, build);
       void client.invalidateQueries({ queryKey: ['floor'] });
       void client.invalidateQueries({ queryKey: ['known'] });
+      void client.invalidateQueries({ queryKey: ['customers'] });
     },
   });
 }

@@ -37,6 +37,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['estimate', buildId],
         ['inspection', buildId],
         ['photos', buildId],
+        ['vehicle', buildId],
         ['known'],
       ])
         void client.invalidateQueries({ queryKey });

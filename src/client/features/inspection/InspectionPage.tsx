@@ -7,7 +7,7 @@ import type { InspectionView } from '#contract/inspection.ts';
 import { BODIES, lookedAt, MARKS, zonesFor, type Body, type Zone } from '#core/inspection/checkpoints.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField } from '../../ui/Field.tsx';
+import { SelectField, TickField } from '../../ui/Field.tsx';
 import { Head, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { space, touch } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
@@ -18,16 +18,6 @@ import { inspectionQuery, useSetFitted } from './inspection.queries.ts';
 const Name = styled(Title)`
   &::first-letter {
     text-transform: uppercase;
-  }
-`;
-const Tick = styled.label`
-  display: flex;
-  align-items: center;
-  gap: ${space.s};
-  min-height: ${touch};
-  input {
-    width: 22px;
-    height: 22px;
   }
 `;
 const Fits = styled(Row)`
@@ -179,22 +169,16 @@ function Fitting({ inspection }: { inspection: InspectionView }) {
           </option>
         ))}
       </SelectField>
-      <Tick>
-        <input
-          type="checkbox"
-          checked={fitted.gas}
-          onChange={(e) => save.mutate({ ...fitted, gas: e.target.checked })}
-        />
-        Gas fitted
-      </Tick>
-      <Tick>
-        <input
-          type="checkbox"
-          checked={fitted.highVoltage}
-          onChange={(e) => save.mutate({ ...fitted, highVoltage: e.target.checked })}
-        />
-        High voltage fitted
-      </Tick>
+      <TickField
+        label="Gas fitted"
+        checked={fitted.gas}
+        onChange={(e) => save.mutate({ ...fitted, gas: e.target.checked })}
+      />
+      <TickField
+        label="High voltage fitted"
+        checked={fitted.highVoltage}
+        onChange={(e) => save.mutate({ ...fitted, highVoltage: e.target.checked })}
+      />
     </Fits>
   );
 }

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { pathOf } from '#contract/access.ts';
-import type { BuildPhotoView, PhotoSaveDto, PhotoSize, PhotosView, PhotoView } from '#contract/photos.ts';
+import type { PhotoSize } from '#contract/photoFiles.ts';
+import type { BuildPhotoView, PhotoSaveDto, PhotosView, PhotoView } from '#contract/photos.ts';
 import { call } from '../../shared/api.ts';
 
 export const photosQuery = (buildId: string) =>

@@ -1,4 +1,4 @@
-import type { BuildRow, Standard } from '#contract/builds.ts';
+import type { BuildRow, CustomerView, Standard, TellBy } from '#contract/builds.ts';
 import type { KindSum } from '#core/log/entries.ts';
 import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -61,6 +61,7 @@ export interface BuildDetail extends RowColumns {
   customer_email: string;
   complaint: string;
   event_day: string | null;
+  tell_by: TellBy;
   budget_minor: number | null;
   discretion_minor: number;
   link_id: string | null;
@@ -72,7 +73,7 @@ export interface BuildDetail extends RowColumns {
 
 export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | undefined> {
   const row = await tx.one<Omit<BuildDetail, 'sums'>>(
-    `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, c.email as customer_email,
+    `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, c.tell_by, c.email as customer_email,
        l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
      ${ROW_FROM}
      left join customer_links l on l.shop_id = b.shop_id and l.build_id = b.id and l.revoked_at is null
@@ -120,12 +121,22 @@ export const insertBuild = (tx: Tx, b: NewBuild): Promise<number> =>
 
 export const insertCustomer = (
   tx: Tx,
-  c: { id: string; name: string; email: string; tellEveryDays: number },
+  c: { id: string; name: string; email: string; tellEveryDays: number; tellBy: TellBy },
 ): Promise<number> =>
   tx.run(
-    `insert into customers (shop_id, id, name, email, tell_every_days)
-     values (:shopId, :id, :name, :email, :tellEveryDays) on conflict do nothing`,
+    `insert into customers (shop_id, id, name, email, tell_every_days, tell_by)
+     values (:shopId, :id, :name, :email, :tellEveryDays, :tellBy) on conflict do nothing`,
     c,
+  );
+
+/** Every customer with the vehicles of their builds, by name as people sort it. */
+export const customersOf = (tx: Tx): Promise<CustomerView[]> =>
+  tx.rows(
+    `select c.id, c.name, c.email, c.tell_every_days as "tellEveryDays", c.tell_by as "tellBy", coalesce((
+         select jsonb_agg(distinct jsonb_build_object('id', v.id, 'name', v.name, 'year', v.year))
+         from builds b join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
+         where b.shop_id = c.shop_id and b.customer_id = c.id), '[]') as vehicles
+     from customers c where c.shop_id = :shopId order by c.name collate "und-x-icu", c.id`,
   );
 
 export const insertVehicle = (

@@ -1,4 +1,4 @@
-import type { BuildCreateDto, BuildNextDto, BuildRow, BuildView } from '#contract/builds.ts';
+import type { BuildCreateDto, BuildNextDto, BuildRow, BuildView, CustomersView } from '#contract/builds.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
 import type { CaptureContext } from '#core/capture/index.ts';
 import { totalsOf } from '#core/log/entries.ts';
@@ -9,6 +9,7 @@ import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { linkUrl } from '../../links.ts';
 import { priceContext, seesPrices } from '../entries/index.ts';
+import { addRequirements } from '../vehicle/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './builds.queries.ts';
 
@@ -38,6 +39,7 @@ function viewOf(deps: Deps, who: SignedIn, b: q.BuildDetail, hider: CaptureConte
     version: b.version,
     complaint: b.complaint,
     eventDay: b.event_day,
+    tellBy: b.tell_by,
     workedMinutes: totals.workedMinutes,
     estimateMinutes: totals.estimateMinutes,
   };
@@ -73,6 +75,7 @@ export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto
       name: dto.customerName.trim(),
       email: dto.customerEmail.trim(),
       tellEveryDays: dto.tellEveryDays ?? 14,
+      tellBy: dto.tellBy ?? 'mail',
     });
     await q.insertVehicle(tx, {
       id: dto.vehicleId,
@@ -93,9 +96,17 @@ export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto
       discretionMinor: dto.discretionMinor ?? 0,
       eventDay: dto.eventDay ?? null,
     });
+    await addRequirements(
+      tx,
+      { buildId: dto.id, vehicleId: dto.vehicleId },
+      (dto.requirements ?? []).map((r) => r.trim()).filter((r) => r !== ''),
+    );
     return readIn(tx, deps, who, dto.id);
   });
 }
+
+export const listCustomers = (deps: Deps, who: SignedIn): Promise<CustomersView> =>
+  inShop(deps.db, who.shopId, async (tx) => ({ customers: await q.customersOf(tx) }));
 
 export async function setNext(
   deps: Deps,

@@ -1,4 +1,5 @@
-import { PHOTO_SIZES, PhotoSaveDto, type PhotoSize } from '#contract/photos.ts';
+import { PHOTO_SIZES, type PhotoSize } from '#contract/photoFiles.ts';
+import { PhotoSaveDto } from '#contract/photos.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';

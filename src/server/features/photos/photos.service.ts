@@ -1,13 +1,8 @@
 /** Photographs: taken in, looked at, drawn on, taken away. Each belongs to an entry of the logbook. */
 import { rm } from 'node:fs/promises';
 import type { Request } from 'express';
-import {
-  NAME_HEADER,
-  type PhotoSaveDto,
-  type PhotoSize,
-  type PhotosView,
-  type PhotoView,
-} from '#contract/photos.ts';
+import { NAME_HEADER, type PhotoSize } from '#contract/photoFiles.ts';
+import { type PhotoSaveDto, type PhotosView, type PhotoView } from '#contract/photos.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
 import { MOST_PHOTOS } from '#core/photo/limits.ts';

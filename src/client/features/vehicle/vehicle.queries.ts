@@ -1,0 +1,41 @@
+import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import type { IdentityDto, RowDtoOf, VehicleView } from '#contract/vehicle.ts';
+import type { Register } from '#core/vehicle/registers.ts';
+import { call } from '../../shared/api.ts';
+
+export const vehicleQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['vehicle', buildId],
+    queryFn: ({ signal }) => call<VehicleView>('vehicleRead', { params: { buildId }, signal }),
+  });
+
+const took = (client: QueryClient, buildId: string) => (view: VehicleView) => {
+  client.setQueryData(vehicleQuery(buildId).queryKey, view);
+  void client.invalidateQueries({ queryKey: ['build', buildId] });
+};
+
+export function useSaveIdentity(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: IdentityDto) => call<VehicleView>('identitySave', { params: { buildId }, body }),
+    onSuccess: took(client, buildId),
+  });
+}
+
+export function usePutRow<R extends Register>(buildId: string, register: R) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ id, body }: { id: string; body: RowDtoOf<R> }) =>
+      call<VehicleView>('registerRowPut', { params: { buildId, register, rowId: id }, body }),
+    onSuccess: took(client, buildId),
+  });
+}
+
+export function useDropRow(buildId: string, register: Register) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) =>
+      call<VehicleView>('registerRowDrop', { params: { buildId, register, rowId: id } }),
+    onSuccess: took(client, buildId),
+  });
+}
