@@ -66,6 +66,7 @@ export const ROUTES = {
   estimateRead: { method: 'get', path: '/api/builds/:buildId/estimate', allow: DESK },
   estimateLinePut: { method: 'put', path: '/api/builds/:buildId/estimate/lines/:lineId', allow: DESK },
   estimateLineDrop: { method: 'delete', path: '/api/builds/:buildId/estimate/lines/:lineId', allow: DESK },
+  openingSet: { method: 'put', path: '/api/builds/:buildId/estimate/openings', allow: DESK },
   estimatePropose: { method: 'put', path: '/api/builds/:buildId/estimate/proposals', allow: DESK },
   estimateLineBegin: {
     method: 'post',

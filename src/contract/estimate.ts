@@ -19,6 +19,7 @@ import {
 } from 'class-validator';
 import { ANSWERS, type Answer, type LineStanding } from '#core/approval/answers.ts';
 import { PROPOSALS, type Proposal, type RevisionContent } from '#core/approval/revision.ts';
+import type { Opening } from '#core/estimate/apart.ts';
 import { WISH_WEIGHT, type Wish } from '#core/estimate/loss.ts';
 import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
 import { CLASSES, type LineClass } from '#core/log/kinds.ts';
@@ -84,6 +85,20 @@ export class EstimateLineDto {
 
 export class LineVersionDto {
   @IsInt() version!: number;
+}
+
+/** What is taken apart to reach lines, and how long that takes; no minutes forget it. */
+export class OpeningDto implements Opening {
+  @IsString()
+  @Length(1, 60, { message: 'say what is taken apart' })
+  @Matches(/\S/, { message: 'say what is taken apart' })
+  name!: string;
+  @IsIn(WORKS, { message: 'choose the kind of work' }) work!: Work;
+
+  @IsInt({ message: 'whole minutes' })
+  @Min(0)
+  @Max(60_000, { message: 'at most 1,000 hours' })
+  minutes!: number;
 }
 
 /** Lines that are to wait, and with it all others that are to be done: one press takes over an alternative. */
@@ -199,6 +214,7 @@ export interface EstimateView {
   terms: Terms;
   lines: EstimateLineView[];
   findings: FindingView[];
+  openings: Opening[];
   /** Newest first. */
   revisions: RevisionView[];
   /** Newest first. */

@@ -29,6 +29,7 @@ export interface DemoLine {
 export interface DemoEstimate {
   /** Lines put on the estimate now; one of a known key is changed. */
   lines: DemoLine[];
+  openings?: { name: string; work: Work; hours: number }[];
   /** Sent with these words; absent: not sent yet. */
   note?: string;
 }
@@ -112,6 +113,7 @@ export const ESTIMATES: Record<string, DemoEstimate> = {
         work: 'trim',
         hours: [1.5, 2, 3],
         parts: [30, 40, 60],
+        access: ['counter off'],
       },
       {
         key: 'chime',
@@ -132,6 +134,7 @@ export const ESTIMATES: Record<string, DemoEstimate> = {
         work: 'trim',
         hours: [7, 9, 12],
         parts: [60, 64, 80],
+        access: ['counter off'],
       },
       {
         key: 'paint',
@@ -177,6 +180,7 @@ export const ESTIMATES: Record<string, DemoEstimate> = {
     ],
   },
   'van-more': {
+    openings: [{ name: 'counter off', work: 'trim', hours: 4 }],
     lines: [
       {
         key: 'freezer',

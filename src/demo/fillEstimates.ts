@@ -6,7 +6,7 @@ import { inShop } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { buildForUpdate } from '#server/features/builds/index.ts';
 import { keepAnswer, revisionById } from '#server/features/estimate/index.ts';
-import { putLine, readEstimate, saveTerms } from '#server/features/estimate/estimate.service.ts';
+import { putLine, readEstimate, saveTerms, setOpening } from '#server/features/estimate/estimate.service.ts';
 import { sendRevision, takeAnswer } from '#server/features/estimate/revisions.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
 import { ANSWERED, ESTIMATES, RATES, type DemoLine } from './estimates.ts';
@@ -66,7 +66,7 @@ function bodyOf(l: DemoLine, version: number, ids: LineIds): EstimateLineDto {
 
 /** Puts the lines of this estimate on, and sends it where it has words to go with it. */
 export async function writeEstimate(w: Writing, name: string): Promise<void> {
-  const { lines, note } = ESTIMATES[name]!;
+  const { lines, note, openings = [] } = ESTIMATES[name]!;
   let view: EstimateView = await readEstimate(w.deps, w.who, w.buildId);
   for (const l of lines) {
     const lineId = w.ids.get(l.key) ?? w.id();
@@ -77,6 +77,8 @@ export async function writeEstimate(w: Writing, name: string): Promise<void> {
     const body = { ...bodyOf(l, version, w.ids), ...(finding ? { findingId: finding.id } : {}) };
     view = await putLine(w.deps, w.who, w.buildId, lineId, body);
   }
+  for (const { hours, ...o } of openings)
+    await setOpening(w.deps, w.who, w.buildId, { ...o, minutes: hours * 60 });
   if (note === undefined) return;
   await sendRevision(w.deps, w.who, w.buildId, { id: w.id(), note, after: view.revisions[0]?.number ?? 0 });
 }

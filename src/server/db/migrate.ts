@@ -8,6 +8,7 @@ import { Logger, runMigrations } from 'graphile-worker';
 import * as createShop from '../../../migrations/20261124_create_shop.ts';
 import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
+import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
 import * as addVehicleRegisters from '../../../migrations/20261125_add_vehicle_registers.ts';
 
@@ -15,6 +16,7 @@ const MIGRATIONS = {
   '20261124_create_shop': createShop,
   '20261125_add_estimates': addEstimates,
   '20261125_add_inspections': addInspections,
+  '20261125_add_openings': addOpenings,
   '20261125_add_photos': addPhotos,
   '20261125_add_vehicle_registers': addVehicleRegisters,
 };

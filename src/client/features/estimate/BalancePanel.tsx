@@ -3,14 +3,15 @@ import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import type { EstimateLineView, EstimateView } from '#contract/estimate.ts';
 import { balance, type Alternative, type Waiting } from '#core/estimate/balance.ts';
-import { costOf, type Terms } from '#core/estimate/lines.ts';
+import { laterExtraOf } from '#core/estimate/apart.ts';
+import { costOf } from '#core/estimate/lines.ts';
 import { lossOf } from '#core/estimate/loss.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Select } from '../../ui/Field.tsx';
-import { Head, Notice, Now, Panel, Quiet, Stack, Summary } from '../../ui/parts.tsx';
+import { Head, Notice, Now, Panel, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { usePropose } from './estimate.queries.ts';
 
@@ -30,7 +31,7 @@ const Pin = styled.label`
 
 type PinOf = 'free' | 'off' | 'kept';
 
-function waitingOf(line: EstimateLineView, terms: Terms): Waiting {
+function waitingOf(line: EstimateLineView, { lines, openings, terms }: EstimateView): Waiting {
   const savesMinor = costOf(line, terms).grossMinor;
   const whyNot =
     line.class === 'safety'
@@ -40,7 +41,8 @@ function waitingOf(line: EstimateLineView, terms: Terms): Waiting {
         : savesMinor === 0
           ? 'it costs nothing'
           : null;
-  const { id, needs, wish, laterExtraMinor } = line;
+  const { id, needs, wish } = line;
+  const laterExtraMinor = laterExtraOf(line, lines, openings, terms);
   const loss = lossOf({ class: line.class, savesMinor, wish, laterExtraMinor });
   return { id, needs, savesMinor, loss: whyNot === null ? loss : 0, whyNot };
 }
@@ -50,7 +52,7 @@ export function BalancePanel({ estimate }: { estimate: EstimateView }) {
   const [pins, setPins] = useState<Record<string, PinOf>>({});
   const propose = usePropose(estimate.buildId);
   const money = (minor: number): string => formatMoney(minor, currency, locale);
-  const lines = useMemo(() => estimate.lines.map((l) => waitingOf(l, estimate.terms)), [estimate]);
+  const lines = useMemo(() => estimate.lines.map((l) => waitingOf(l, estimate)), [estimate]);
   const budget = estimate.budgetMinor;
   const over = lines.reduce((s, l) => s + l.savesMinor, 0) - (budget ?? 0);
   const pinned = (as: PinOf): string[] => Object.keys(pins).filter((id) => pins[id] === as);
@@ -91,9 +93,11 @@ export function BalancePanel({ estimate }: { estimate: EstimateView }) {
         ))}
       </ol>
       {waits.length > 0 && (
-        <Button $look="quiet" isDisabled={propose.isPending} onPress={() => propose.mutate([])}>
-          Propose to do everything
-        </Button>
+        <Row>
+          <Button $look="quiet" isDisabled={propose.isPending} onPress={() => propose.mutate([])}>
+            Propose to do everything
+          </Button>
+        </Row>
       )}
       {propose.isError && (
         <Notice $tone="oxide" role="alert">

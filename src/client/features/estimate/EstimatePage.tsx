@@ -17,6 +17,7 @@ import { color, phone, space } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { PhotoStrip, usePhotosByEntry } from '../photos/index.ts';
+import { ApartPanel } from './ApartPanel.tsx';
 import { BalancePanel } from './BalancePanel.tsx';
 import { estimateQuery, useBeginLine } from './estimate.queries.ts';
 import { SendPanel } from './SendPanel.tsx';
@@ -86,6 +87,7 @@ export default function EstimatePage() {
           <div>
             <Totals estimate={estimate} />
             <BalancePanel estimate={estimate} />
+            <ApartPanel estimate={estimate} />
             <SendPanel estimate={estimate} />
           </div>
         </Aside>

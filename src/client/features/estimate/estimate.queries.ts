@@ -3,6 +3,7 @@ import type {
   AnswerTakenDto,
   EstimateLineDto,
   EstimateView,
+  OpeningDto,
   RevisionSendDto,
   TermsDto,
   TermsView,
@@ -35,6 +36,9 @@ export const useDropLine = (buildId: string) =>
   useChange(buildId, ({ lineId, version }: { lineId: string; version: number }) =>
     call<EstimateView>('estimateLineDrop', { params: { buildId, lineId }, body: { version } }),
   );
+
+export const useSetOpening = (buildId: string) =>
+  useChange(buildId, (body: OpeningDto) => call<EstimateView>('openingSet', { params: { buildId }, body }));
 
 export const usePropose = (buildId: string) =>
   useChange(buildId, (wait: string[]) =>

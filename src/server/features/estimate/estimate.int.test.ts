@@ -281,3 +281,15 @@ describe('the shop’s terms', () => {
       .expect(200);
   });
 });
+
+test('openings: hours to take something apart, kept by name however it is written, forgotten with none', async () => {
+  const buildId = await makeBuild(it.owner);
+  const set = (body: object) => it.owner.put(pathOf('openingSet', { buildId })).send(body);
+  await set({ name: ' Engine Out ', work: 'mechanical', minutes: 600 }).expect(200);
+  const { body } = await set({ name: 'engine out', work: 'metalwork', minutes: 720 }).expect(200);
+  expect(body.openings).toEqual([{ name: 'engine out', work: 'metalwork', minutes: 720 }]);
+  const bad = await set({ name: '  ', work: 'magic', minutes: -1 }).expect(400);
+  expect(bad.body.fields.map((f: { field: string }) => f.field).sort()).toEqual(['minutes', 'name', 'work']);
+  expect((await set({ name: 'ENGINE OUT', work: 'trim', minutes: 0 }).expect(200)).body.openings).toEqual([]);
+  await set({ name: 'x', work: 'trim', minutes: 1 }).expect(200);
+});

@@ -7,6 +7,7 @@ import type {
 } from '#contract/estimate.ts';
 import type { LineAnswer } from '#core/approval/answers.ts';
 import type { RevisionContent } from '#core/approval/revision.ts';
+import type { Opening } from '#core/estimate/apart.ts';
 import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import { placedName } from '#core/log/sentences.ts';
@@ -98,6 +99,26 @@ export const isFindingOf = async (tx: Tx, buildId: string, id: string): Promise<
     `select 1 from entries_now where shop_id = :shopId and build_id = :buildId and id = :id and kind = 'found'`,
     { buildId, id },
   )) !== undefined;
+
+export const openingsOf = (tx: Tx, buildId: string): Promise<Opening[]> =>
+  tx.rows(
+    'select name, work, minutes from openings where shop_id = :shopId and build_id = :buildId order by name',
+    { buildId },
+  );
+
+export const setOpening = (tx: Tx, buildId: string, { name, work, minutes }: Opening): Promise<number> =>
+  tx.run(
+    `insert into openings (shop_id, build_id, name, work, minutes)
+     values (:shopId, :buildId, :name, :work, :minutes)
+     on conflict (shop_id, build_id, name) do update set work = excluded.work, minutes = excluded.minutes`,
+    { buildId, name, work, minutes },
+  );
+
+export const forgetOpening = (tx: Tx, buildId: string, name: string): Promise<number> =>
+  tx.run('delete from openings where shop_id = :shopId and build_id = :buildId and name = :name', {
+    buildId,
+    name,
+  });
 
 interface RevisionRow {
   id: string;

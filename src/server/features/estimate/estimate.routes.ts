@@ -2,6 +2,7 @@ import {
   AnswerTakenDto,
   EstimateLineDto,
   LineVersionDto,
+  OpeningDto,
   ProposalsDto,
   RevisionSendDto,
   TermsDto,
@@ -21,6 +22,10 @@ export function estimateRoutes(deps: Deps): Feature {
     estimateLineDrop: handler({
       body: LineVersionDto,
       run: ({ who, params, body }) => s.removeLine(deps, who, params.buildId!, params.lineId!, body),
+    }),
+    openingSet: handler({
+      body: OpeningDto,
+      run: ({ who, params, body }) => s.setOpening(deps, who, params.buildId!, body),
     }),
     estimatePropose: handler({
       body: ProposalsDto,

@@ -6,6 +6,7 @@ import {
   type EstimateLineView,
   type EstimateView,
   type LineVersionDto,
+  type OpeningDto,
   type ProposalsDto,
   type TermsDto,
   type TermsView,
@@ -108,6 +109,7 @@ async function viewOf(tx: Tx, buildId: string): Promise<EstimateView> {
     terms: now.terms,
     lines,
     findings: await q.freeFindings(tx, buildId),
+    openings: await q.openingsOf(tx, buildId),
     revisions: now.revisions,
     answers: now.answers.map(({ taken_by, ...a }) => ({ ...a, takenBy: taken_by })),
     budgetMinor: now.build.budget_minor,
@@ -137,6 +139,19 @@ export async function changing<T>(
     return viewOf(tx, buildId);
   });
 }
+
+/** Says how long taking something apart takes; no minutes forget it. */
+export const setOpening = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  dto: OpeningDto,
+): Promise<EstimateView> =>
+  changing(deps, who, buildId, async (tx) => {
+    const name = dto.name.trim().toLowerCase();
+    if (dto.minutes === 0) await q.forgetOpening(tx, buildId, name);
+    else await q.setOpening(tx, buildId, { ...dto, name });
+  });
 
 /** What no class can check by itself. */
 function refuseLine(dto: EstimateLineDto, id: string, others: readonly q.LineRow[]): void {
