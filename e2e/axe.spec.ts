@@ -92,6 +92,15 @@ for (const viewport of [DESK, PHONE])
       await expect(page.getByRole('dialog')).toBeVisible();
       await check();
       await page.keyboard.press('Escape');
+      await page.goto('/shop/rules');
+      await page
+        .getByRole('button', { name: /^Change: / })
+        .first()
+        .click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check();
+      await page.keyboard.press('Escape');
+      await check();
       await openCar(page, 'ice-cream van');
       await page.getByRole('link', { name: 'The car itself' }).click();
       await expect(page.getByText('Not the car’s own.')).toBeVisible();

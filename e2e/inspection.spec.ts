@@ -35,6 +35,43 @@ test('by keyboard: fine, a finding, could not see, and on to the next', async ({
   });
 });
 
+test('house rules: what the past says is proposed, kept all at once but for one; the owner changes a rule', async ({
+  page,
+}) => {
+  await signIn(page);
+  await openCar(page, 'hearse');
+  await page.keyboard.press('o');
+  const rules = page.getByRole('region', { name: 'House rules' });
+  await rules.getByText('7 findings proposed from what is known').click();
+  await expect(rules.getByText('The tyres are 15 years old.')).toBeVisible();
+  await rules.getByLabel('Date code of the tyres').fill('35');
+  await rules.getByRole('button', { name: 'Ask the rules again' }).click();
+  await expect(rules.getByText('four figures, as in 3514')).toBeVisible();
+  await rules.getByLabel('Date code of the tyres').fill('3524');
+  await rules.getByRole('button', { name: 'Ask the rules again' }).click();
+  await expect(rules.getByText('6 findings proposed from what is known')).toBeVisible();
+  await rules.getByRole('checkbox', { name: /door and boot seals/ }).uncheck();
+  await rules.getByRole('button', { name: 'Keep these 5 findings, refuse 1' }).click();
+  await expect(rules.getByText('5 kept as findings, 1 refused.')).toBeVisible();
+
+  await test.step('each stands in the logbook with its reason', async () => {
+    await page.getByRole('link', { name: 'To its logbook' }).click();
+    await expect(page.getByText(/found fuel that has turned.*It has stood 6 years\./)).toBeVisible();
+    await expect(page.getByText(/door and boot seals hard/)).toHaveCount(0);
+  });
+
+  await test.step('the rules themselves', async () => {
+    await page.goto('/shop/rules');
+    await page.getByRole('button', { name: /^Change: found door and boot seals/ }).click();
+    await page.getByLabel('Car at least … years old').fill('none');
+    await page.getByRole('button', { name: 'Keep the rule' }).click();
+    await expect(page.getByText('whole years')).toBeVisible();
+    await page.getByLabel('Car at least … years old').fill('30');
+    await page.getByRole('button', { name: 'Keep the rule' }).click();
+    await expect(page.getByText('When the car is 30 years old.')).toBeVisible();
+  });
+});
+
 test.describe('on a tablet', () => {
   test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
 

@@ -52,6 +52,7 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/vehicle',
                   lazy: page(() => import('./features/vehicle/VehiclePage.tsx')),
                 },
+                { path: '/shop/rules', lazy: page(() => import('./features/houseRules/RulesPage.tsx')) },
                 { path: '/shop', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },
                 { path: '/letters/:letterId', lazy: page(() => import('./features/letters/LetterPage.tsx')) },
                 { path: '/outbox', lazy: page(() => import('./features/outbox/OutboxPage.tsx')) },

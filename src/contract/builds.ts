@@ -15,11 +15,9 @@ import {
   Min,
   Validate,
 } from 'class-validator';
+import { STANDARDS, type Standard } from '#core/log/standards.ts';
 import type { Kind } from '#core/log/kinds.ts';
 import { CalendarDay } from './calendarDay.ts';
-
-export const STANDARDS = ['driver', 'preserve', 'period-correct', 'show', 'race'] as const;
-export type Standard = (typeof STANDARDS)[number];
 
 /** How a customer wants to be told. */
 export const TELL_BY = ['mail', 'telephone', 'both'] as const;

@@ -84,7 +84,7 @@ async function fillDemo(real: Deps): Promise<void> {
     shop.setClock(morning(addDays(today, -arrived), 0));
     const buildId = await makeBuild(shop, build);
     shop.buildIds.push(buildId);
-    await lookOver(deps, people.get('J')!, buildId, build.nickname);
+    await lookOver(deps, people.get('J')!, buildId, { nickname: build.nickname, id });
     await describeVehicle(deps, people.get('J')!, buildId, { build, id });
   }
   for (const step of steps) await take(shop, step);

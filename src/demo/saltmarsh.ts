@@ -1,6 +1,6 @@
 /** Saltmarsh Coachworks: a made-up shop by the sea, with made-up people, vendors and vehicles. */
 import type { Role } from '#contract/access.ts';
-import type { Standard } from '#contract/builds.ts';
+import type { Standard } from '#core/log/standards.ts';
 
 export const SHOP = {
   shopName: 'Saltmarsh Coachworks',

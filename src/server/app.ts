@@ -11,6 +11,7 @@ import { estimatePageRoutes } from './features/estimatePage/estimatePage.routes.
 import { healthRoutes } from './features/health/health.routes.ts';
 import { letterPageRoutes } from './features/letterPage/letterPage.routes.ts';
 import { lettersRoutes } from './features/letters/letters.routes.ts';
+import { houseRulesRoutes } from './features/houseRules/houseRules.routes.ts';
 import { inspectionRoutes } from './features/inspection/inspection.routes.ts';
 import { LiveHub } from './features/live/live.hub.ts';
 import { liveRoutes } from './features/live/live.routes.ts';
@@ -65,6 +66,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     letterPageRoutes(deps),
     vehicleRoutes(deps),
     inspectionRoutes(deps),
+    houseRulesRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),
     outboxRoutes(deps),

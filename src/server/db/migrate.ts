@@ -7,6 +7,7 @@ import pg from 'pg';
 import { Logger, runMigrations } from 'graphile-worker';
 import * as createShop from '../../../migrations/20261124_create_shop.ts';
 import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
+import * as addHouseRules from '../../../migrations/20261125_add_house_rules.ts';
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
 import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
@@ -15,6 +16,7 @@ import * as addVehicleRegisters from '../../../migrations/20261125_add_vehicle_r
 const MIGRATIONS = {
   '20261124_create_shop': createShop,
   '20261125_add_estimates': addEstimates,
+  '20261125_add_house_rules': addHouseRules,
   '20261125_add_inspections': addInspections,
   '20261125_add_openings': addOpenings,
   '20261125_add_photos': addPhotos,

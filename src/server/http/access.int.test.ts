@@ -31,6 +31,7 @@ const params = {
   entryId: nextId(),
   photoId: nextId(),
   register: 'unit',
+  rule: 'tyres',
   rowId: nextId(),
   size: 'thumb',
   hash: 'nonsense',

@@ -3,14 +3,8 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
-import {
-  BuildCreateDto,
-  STANDARDS,
-  TELL_BY,
-  type CustomerView,
-  type Standard,
-  type TellBy,
-} from '#contract/builds.ts';
+import { BuildCreateDto, TELL_BY, type CustomerView, type TellBy } from '#contract/builds.ts';
+import { STANDARDS, type Standard } from '#core/log/standards.ts';
 import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';

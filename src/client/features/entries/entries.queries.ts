@@ -38,6 +38,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['inspection', buildId],
         ['photos', buildId],
         ['vehicle', buildId],
+        ['proposals', buildId],
         ['known'],
       ])
         void client.invalidateQueries({ queryKey });

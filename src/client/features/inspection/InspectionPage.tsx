@@ -13,6 +13,7 @@ import { space, touch } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { CheckpointRow } from './CheckpointRow.tsx';
+import { ProposalsPanel } from '../houseRules/index.ts';
 import { inspectionQuery, useSetFitted } from './inspection.queries.ts';
 
 const Name = styled(Title)`
@@ -95,6 +96,7 @@ export default function InspectionPage() {
           </Button>
         </Row>
         <Fitting inspection={inspection} />
+        <ProposalsPanel buildId={build.id} />
         <Jump aria-label="Zones">
           {zones.map((z) => {
             const { checkpoints, looked } = lookedAt([z], marks);

@@ -21,6 +21,9 @@ export function useSetFitted(buildId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (body: FittedDto) => call<InspectionView>('fittedSave', { params: { buildId }, body }),
-    onSuccess: (view) => client.setQueryData(inspectionQuery(buildId).queryKey, view),
+    onSuccess: (view) => {
+      client.setQueryData(inspectionQuery(buildId).queryKey, view);
+      void client.invalidateQueries({ queryKey: ['proposals', buildId] });
+    },
   });
 }

@@ -1,4 +1,5 @@
-import type { BuildRow, CustomerView, Standard, TellBy } from '#contract/builds.ts';
+import type { BuildRow, CustomerView, TellBy } from '#contract/builds.ts';
+import type { Standard } from '#core/log/standards.ts';
 import type { KindSum } from '#core/log/entries.ts';
 import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
 import type { Tx } from '../../db/pool.ts';
