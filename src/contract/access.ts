@@ -71,6 +71,11 @@ export const ROUTES = {
   estimateRead: { method: 'get', path: '/api/builds/:buildId/estimate', allow: DESK },
   estimateLinePut: { method: 'put', path: '/api/builds/:buildId/estimate/lines/:lineId', allow: DESK },
   estimateLineDrop: { method: 'delete', path: '/api/builds/:buildId/estimate/lines/:lineId', allow: DESK },
+  estimateImport: { method: 'post', path: '/api/builds/:buildId/estimate/import', allow: DESK },
+  estimateCsv: { method: 'get', path: '/api/builds/:buildId/estimate/csv', allow: DESK },
+  estimateJson: { method: 'get', path: '/api/builds/:buildId/estimate/json', allow: DESK },
+  estimatePdf: { method: 'get', path: '/api/builds/:buildId/estimate/pdf', allow: DESK },
+  revisionPdf: { method: 'get', path: '/api/builds/:buildId/revisions/:revisionId/pdf', allow: DESK },
   openingSet: { method: 'put', path: '/api/builds/:buildId/estimate/openings', allow: DESK },
   estimatePropose: { method: 'put', path: '/api/builds/:buildId/estimate/proposals', allow: DESK },
   estimateLineBegin: {

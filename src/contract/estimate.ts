@@ -20,6 +20,7 @@ import {
 import { ANSWERS, type Answer, type LineStanding } from '#core/approval/answers.ts';
 import { PROPOSALS, type Proposal, type RevisionContent } from '#core/approval/revision.ts';
 import type { Opening } from '#core/estimate/apart.ts';
+import { COLUMNS, type CellFault, type Column } from '#core/estimate/exchange.ts';
 import { WISH_WEIGHT, type Wish } from '#core/estimate/loss.ts';
 import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
 import { CLASSES, type LineClass } from '#core/log/kinds.ts';
@@ -99,6 +100,37 @@ export class OpeningDto implements Opening {
   @Min(0)
   @Max(60_000, { message: 'at most 1,000 hours' })
   minutes!: number;
+}
+
+/** A table of lines, as text. Without `keep` it is only looked at. */
+export class ImportDto {
+  /** Made by the client: the same import sent twice is one. */
+  @IsUUID() id!: string;
+
+  @IsString()
+  @Matches(/\S/, { message: 'the file is empty' })
+  @MaxLength(700_000, { message: 'more than an estimate holds; split it' })
+  text!: string;
+
+  /** What each column is; guessed from the header when absent. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200, { message: 'at most 200 columns' })
+  @IsIn([...COLUMNS, null], { each: true, message: 'no column of an estimate' })
+  columns?: (Column | null)[];
+
+  @IsBoolean() keep!: boolean;
+}
+
+export interface ImportView {
+  header: string[];
+  columns: (Column | null)[];
+  sample: string[][];
+  lines: number;
+  faults: CellFault[];
+  /** Beyond those that are named. */
+  moreFaults: number;
+  kept: boolean;
 }
 
 /** Lines that are to wait, and with it all others that are to be done: one press takes over an alternative. */

@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { styled } from 'styled-components';
+import { pathOf } from '#contract/access.ts';
 import type { EstimateLineView, EstimateView, FindingView } from '#contract/estimate.ts';
 import { costOf } from '#core/estimate/lines.ts';
 import { formatMoney } from '#core/money/money.ts';
@@ -24,6 +25,7 @@ import { SendPanel } from './SendPanel.tsx';
 import { Totals } from './Totals.tsx';
 import { STATE_WORDS, WORK_WORDS } from './words.ts';
 
+const ImportDialog = lazy(() => import('./ImportDialog.tsx'));
 const LineDialog = lazy(() => import('./LineDialog.tsx'));
 
 const Line = styled.li`
@@ -61,6 +63,7 @@ export default function EstimatePage() {
   const { buildId = '' } = useParams();
   const { data: build } = useSuspenseQuery(buildQuery(buildId));
   const { data: estimate } = useSuspenseQuery(estimateQuery(buildId));
+  const [importing, setImporting] = useState(false);
   const [editing, setEditing] = useState<Editing | null>(null);
   const add = (): void => setEditing({ line: null, finding: null });
   useThisCar(build.id, build.nickname);
@@ -73,6 +76,15 @@ export default function EstimatePage() {
           <Name>{build.nickname}: estimate</Name>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
           <Link to="/shop">Rates and tax</Link>
+          <a href={pathOf('estimatePdf', { buildId })} download>
+            As PDF
+          </a>
+          <a href={pathOf('estimateCsv', { buildId })} download>
+            As CSV
+          </a>
+          <a href={pathOf('estimateJson', { buildId })} download>
+            As JSON
+          </a>
         </Row>
         {estimate.complaint && (
           <p>
@@ -81,7 +93,12 @@ export default function EstimatePage() {
         )}
         <Aside>
           <Stack $gap="l">
-            <Lines estimate={estimate} onEdit={(line) => setEditing({ line, finding: null })} onAdd={add} />
+            <Lines
+              estimate={estimate}
+              onEdit={(line) => setEditing({ line, finding: null })}
+              onAdd={add}
+              onImport={() => setImporting(true)}
+            />
             <Findings estimate={estimate} onTake={(finding) => setEditing({ line: null, finding })} />
           </Stack>
           <div>
@@ -92,6 +109,11 @@ export default function EstimatePage() {
           </div>
         </Aside>
       </Stack>
+      {importing && (
+        <Suspense>
+          <ImportDialog estimate={estimate} onClose={() => setImporting(false)} />
+        </Suspense>
+      )}
       {editing && (
         <Suspense>
           <LineDialog estimate={estimate} {...editing} onClose={() => setEditing(null)} />
@@ -105,16 +127,21 @@ function Lines({
   estimate,
   onEdit,
   onAdd,
+  onImport,
 }: {
   estimate: EstimateView;
   onEdit: (line: EstimateLineView) => void;
   onAdd: () => void;
+  onImport: () => void;
 }) {
   return (
     <Panel>
       <Row>
         <Head>Lines</Head>
         <Button onPress={onAdd}>New line</Button>
+        <Button $look="quiet" onPress={onImport}>
+          From a table
+        </Button>
       </Row>
       {estimate.lines.length === 0 && <p>No line yet. Begin with a finding below, or with a new line.</p>}
       <ul>

@@ -2,6 +2,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
+import { pathOf } from '#contract/access.ts';
 import type { AnswerView, EstimateView, RevisionView } from '#contract/estimate.ts';
 import { ANSWERS, type Answer } from '#core/approval/answers.ts';
 import { formatMoney } from '#core/money/money.ts';
@@ -75,7 +76,12 @@ function Sents({ estimate }: { estimate: EstimateView }) {
       <Head as="h3">Sent and answered</Head>
       <ul>
         {estimate.revisions.map((r, i) => (
-          <SentRow key={r.id} revision={r} answers={estimate.answers.filter((a) => a.revision === r.number)}>
+          <SentRow
+            key={r.id}
+            buildId={estimate.buildId}
+            revision={r}
+            answers={estimate.answers.filter((a) => a.revision === r.number)}
+          >
             {i === 0 && <Button onPress={() => setTaking(r)}>Take down an answer by telephone</Button>}
           </SentRow>
         ))}
@@ -97,10 +103,12 @@ const SAID: Record<Answer, string> = {
 };
 
 function SentRow({
+  buildId,
   revision,
   answers,
   children,
 }: {
+  buildId: string;
   revision: RevisionView;
   answers: AnswerView[];
   children: React.ReactNode;
@@ -115,7 +123,10 @@ function SentRow({
         <Mono $brass>{formatMoney(revision.content.grossMinor, currency, locale)}</Mono>{' '}
         <Quiet>
           {day(revision.sentAt)}, by {revision.sentBy}
-        </Quiet>
+        </Quiet>{' '}
+        <a href={pathOf('revisionPdf', { buildId, revisionId: revision.id })} download>
+          PDF
+        </a>
       </span>
       {answers.length === 0 && <Quiet>Not answered yet.</Quiet>}
       {answers.map((a) => (

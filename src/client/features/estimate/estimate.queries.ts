@@ -3,6 +3,8 @@ import type {
   AnswerTakenDto,
   EstimateLineDto,
   EstimateView,
+  ImportDto,
+  ImportView,
   OpeningDto,
   RevisionSendDto,
   TermsDto,
@@ -59,6 +61,16 @@ export const useTakeAnswer = (buildId: string) =>
   useChange(buildId, ({ revisionId, body }: { revisionId: string; body: AnswerTakenDto }) =>
     call<EstimateView>('answerTake', { params: { buildId, revisionId }, body }),
   );
+
+export function useImportLines(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: ImportDto) => call<ImportView>('estimateImport', { params: { buildId }, body }),
+    onSuccess: async ({ kept }) => {
+      if (kept) await client.invalidateQueries({ queryKey: ['estimate', buildId] });
+    },
+  });
+}
 
 export const termsQuery = queryOptions({
   queryKey: ['terms'],

@@ -293,3 +293,139 @@ test('openings: hours to take something apart, kept by name however it is writte
   expect((await set({ name: 'ENGINE OUT', work: 'trim', minutes: 0 }).expect(200)).body.openings).toEqual([]);
   await set({ name: 'x', work: 'trim', minutes: 1 }).expect(200);
 });
+
+describe('tables', () => {
+  const bring = (buildId: string, more: object) =>
+    it.owner.post(pathOf('estimateImport', { buildId })).send({ id: nextId(), keep: false, ...more });
+  const TABLE = [
+    'Description;Class;Hrs;Price;Colour',
+    '"Sills, both sides";must;18;"190,50";red',
+    'Rear bumper "chrome";nice;2;1.240,00;',
+    ';;;;',
+  ].join('\r\n');
+
+  test('looked at first: columns guessed, rows counted, nothing kept', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { body } = await bring(buildId, { text: `\ufeff${TABLE}` }).expect(400);
+    expect(body.detail).toContain('quote');
+    const good = TABLE.replace('Rear bumper "chrome"', 'Rear bumper');
+    const seen = await bring(buildId, { text: `\ufeff${good}` }).expect(200);
+    expect(seen.body).toMatchObject({
+      header: ['Description', 'Class', 'Hrs', 'Price', 'Colour'],
+      columns: ['title', 'class', 'hours', 'parts', null],
+      lines: 2,
+      faults: [],
+      kept: false,
+    });
+    expect(seen.body.sample[0][0]).toBe('Sills, both sides');
+    const { lines } = (await it.owner.get(pathOf('estimateRead', { buildId }))).body;
+    expect(lines).toEqual([]);
+  });
+
+  test('one row that does not read keeps all of them out; the same import twice is one', async () => {
+    const buildId = await makeBuild(it.owner);
+    const text = 'title,hours,parts\nSills,18,190.50\nBumper,two,5\n,1,1\n';
+    const bad = await bring(buildId, { text, keep: true }).expect(400);
+    expect(bad.body.fields.map((f: { field: string }) => f.field)).toEqual(['row 3, hours', 'row 4, title']);
+    const id = nextId();
+    const good = { id, text: 'title,hours,parts\nSills,18,190.50\nBumper,2,5\n', keep: true };
+    const sent = await Promise.all([1, 2, 3].map(() => bring(buildId, good)));
+    expect(sent.map((r) => r.status)).toEqual([200, 200, 200]);
+    const { lines } = (await it.owner.get(pathOf('estimateRead', { buildId }))).body;
+    expect(lines.map((l: { title: string; parts: object }) => [l.title, l.parts])).toEqual([
+      ['Sills', { low: 19_050, likely: 19_050, high: 19_050 }],
+      ['Bumper', { low: 500, likely: 500, high: 500 }],
+    ]);
+    await bring(buildId, { text: 'a,b\n1,2', columns: ['title', 'title'] }).expect(400);
+    await bring(buildId, { text: 'a,b\n1,2', columns: ['title', 'colour'] }).expect(400);
+    const many = `title\n${'x\n'.repeat(399)}`;
+    expect((await bring(buildId, { text: many, keep: true }).expect(400)).body.detail).toContain(
+      'at most 400',
+    );
+  });
+
+  test('out as CSV and in again elsewhere it is the same; formulas are guarded; JSON tells the rest', async () => {
+    const [from, to] = [await makeBuild(it.owner), await makeBuild(it.owner)];
+    const body = estimateLine({
+      title: '=HYPERLINK("x")',
+      why: 'rot; "bad", really',
+      access: ['engine out'],
+    });
+    await it.owner
+      .put(pathOf('estimateLinePut', { buildId: from, lineId: nextId() }))
+      .send(body)
+      .expect(200);
+    const csv = await it.owner.get(pathOf('estimateCsv', { buildId: from })).expect(200);
+    expect(csv.headers['content-disposition']).toMatch(
+      /attachment; filename="?B-\d+-microcar-estimate\.csv"?$/,
+    );
+    expect(csv.text).toContain(`"'=HYPERLINK(""x"")"`);
+    await bring(to, { text: csv.text, keep: true }).expect(200);
+    const read = async (buildId: string) =>
+      (await it.owner.get(pathOf('estimateRead', { buildId }))).body.lines[0] as Record<string, unknown>;
+    const [a, b] = [await read(from), await read(to)];
+    for (const field of [
+      'title',
+      'why',
+      'class',
+      'work',
+      'minutes',
+      'parts',
+      'outwork',
+      'sundriesMinor',
+      'access',
+    ])
+      expect(b[field]).toEqual(a[field]);
+    const json = await it.owner.get(pathOf('estimateJson', { buildId: from })).expect(200);
+    expect(JSON.parse(json.text)).toMatchObject({
+      build: { nickname: 'microcar' },
+      currency: 'GBP',
+      lines: [{ title: '=HYPERLINK("x")' }],
+    });
+    await it.technician.get(pathOf('estimateCsv', { buildId: from })).expect(403);
+  });
+});
+
+describe('on paper', () => {
+  const pages = (pdf: Buffer): number => pdf.toString('latin1').match(/\/Type \/Page\b/g)?.length ?? 0;
+  const paper = async (path: string): Promise<Buffer> => {
+    const { body, headers } = await it.owner.get(path).expect(200);
+    expect(headers['content-type']).toBe('application/pdf');
+    expect((body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    return body as Buffer;
+  };
+
+  test('one page for one line; four hundred lines on many, and none torn in two; letters of other alphabets', async () => {
+    const buildId = await makeBuild(it.owner, { vehicleName: 'Łódka Ærø', customerName: 'Ğü Şőrin 山' });
+    const body = estimateLine({ title: 'Żebro “nośne” – 山', why: '' });
+    await it.owner
+      .put(pathOf('estimateLinePut', { buildId, lineId: nextId() }))
+      .send(body)
+      .expect(200);
+    expect(pages(await paper(pathOf('estimatePdf', { buildId })))).toBe(1);
+    const text = `title,why\n${`Line,${'a long why '.repeat(40)}\n`.repeat(399)}`;
+    await it.owner
+      .post(pathOf('estimateImport', { buildId }))
+      .send({ id: nextId(), text, keep: true })
+      .expect(200);
+    const many = pages(await paper(pathOf('estimatePdf', { buildId })));
+    expect(many).toBeGreaterThan(40);
+    expect(many).toBeLessThan(120);
+  });
+
+  test('a revision stays as it was sent; another build’s is not there', async () => {
+    const [buildId, elsewhere] = [await makeBuild(it.owner), await makeBuild(it.owner)];
+    await it.owner
+      .put(pathOf('estimateLinePut', { buildId, lineId: nextId() }))
+      .send(estimateLine())
+      .expect(200);
+    const revisionId = nextId();
+    await it.owner
+      .post(pathOf('revisionSend', { buildId }))
+      .send({ id: revisionId, note: 'As spoken.', after: 0 })
+      .expect(200);
+    await paper(pathOf('revisionPdf', { buildId, revisionId }));
+    await it.owner.get(pathOf('revisionPdf', { buildId: elsewhere, revisionId })).expect(404);
+    await it.technician.get(pathOf('revisionPdf', { buildId, revisionId })).expect(403);
+  });
+});

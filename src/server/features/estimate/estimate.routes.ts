@@ -1,16 +1,24 @@
 import {
   AnswerTakenDto,
   EstimateLineDto,
+  ImportDto,
   LineVersionDto,
   OpeningDto,
   ProposalsDto,
   RevisionSendDto,
   TermsDto,
 } from '#contract/estimate.ts';
+import type { Response } from 'express';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import * as s from './estimate.service.ts';
+import { exportCsv, exportJson, exportPdf, importLines, type OutFile } from './exchange.service.ts';
 import { sendRevision, takeAnswer } from './revisions.service.ts';
+
+/** To be saved, never shown. */
+function sendFile(res: Response, { name, type, body }: OutFile): undefined {
+  res.attachment(name).type(type).send(body);
+}
 
 export function estimateRoutes(deps: Deps): Feature {
   return {
@@ -26,6 +34,23 @@ export function estimateRoutes(deps: Deps): Feature {
     openingSet: handler({
       body: OpeningDto,
       run: ({ who, params, body }) => s.setOpening(deps, who, params.buildId!, body),
+    }),
+    estimateImport: handler({
+      body: ImportDto,
+      run: ({ who, params, body }) => importLines(deps, who, params.buildId!, body),
+    }),
+    estimateCsv: handler({
+      run: async ({ who, params, res }) => sendFile(res, await exportCsv(deps, who, params.buildId!)),
+    }),
+    estimateJson: handler({
+      run: async ({ who, params, res }) => sendFile(res, await exportJson(deps, who, params.buildId!)),
+    }),
+    estimatePdf: handler({
+      run: async ({ who, params, res }) => sendFile(res, await exportPdf(deps, who, params.buildId!, null)),
+    }),
+    revisionPdf: handler({
+      run: async ({ who, params, res }) =>
+        sendFile(res, await exportPdf(deps, who, params.buildId!, params.revisionId!)),
     }),
     estimatePropose: handler({
       body: ProposalsDto,

@@ -1,0 +1,232 @@
+/** An estimate on paper: a good shop’s letterhead, each line with its why, its pictures and its price, the sums, the page numbers. */
+import { createRequire } from 'node:module';
+import PDFDocument from 'pdfkit';
+import type { RevisionContent, RevisionLine } from '#core/approval/revision.ts';
+import type { LineClass } from '#core/log/kinds.ts';
+import { formatMoney } from '#core/money/money.ts';
+import type { ShownPicture } from '#core/photo/shown.ts';
+
+export interface PaperOf {
+  shop: string;
+  locale: string;
+  vehicle: string;
+  number: string;
+  customer: string;
+  /** The day it was sent, or the day it is printed where it was not. */
+  day: string;
+  /** SHA-256 of what was sent; null for what was not. */
+  hash: string | null;
+  content: RevisionContent;
+  /** Where a picture’s file is; called for the small ones. */
+  fileOf: (picture: ShownPicture) => string;
+}
+
+const INK = '#1e1c19';
+const OXIDE = '#8e3420';
+const QUIET = '#565d63';
+const RULE = '#c4c3bb';
+
+/** Points: A4 is 595.28 by 841.89. */
+const MARGIN = 56;
+const WIDTH = 595.28 - 2 * MARGIN;
+const PRICE_WIDTH = 96;
+const TEXT_WIDTH = WIDTH - PRICE_WIDTH - 16;
+const BOTTOM = 841.89 - MARGIN - 24;
+const PICTURE_WIDTH = 118;
+const MOST_PICTURES = 3;
+
+type Doc = InstanceType<typeof PDFDocument>;
+type Weight = 'regular' | 'bold';
+
+const require = createRequire(import.meta.url);
+const cut = (set: string, weight: number): string =>
+  require.resolve(`@fontsource/archivo/files/archivo-${set}-${weight}-normal.woff`);
+
+/** The registry ships a face in cuts by alphabet; this is what its first cut holds (unicode-range of its own style sheet). */
+const FIRST_CUT =
+  /^[\u0000-\u00ff\u0131\u0152\u0153\u02bb\u02bc\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2191\u2193\u2212\u2215]$/;
+
+function openPaper(title: string): Doc {
+  const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, info: { Title: title } });
+  for (const [name, weight] of [
+    ['regular', 400],
+    ['bold', 700],
+  ] as const) {
+    doc.registerFont(name, cut('latin', weight));
+    doc.registerFont(`${name}-more`, cut('latin-ext', weight));
+  }
+  return doc;
+}
+
+/** A text in runs of one cut each. */
+function runsOf(text: string): { text: string; more: boolean }[] {
+  const runs: { text: string; more: boolean }[] = [];
+  for (const char of text) {
+    const more = !FIRST_CUT.test(char);
+    const last = runs.at(-1);
+    if (last?.more === more) last.text += char;
+    else runs.push({ text: char, more });
+  }
+  return runs;
+}
+
+interface Style {
+  weight?: Weight;
+  size?: number;
+  color?: string;
+  width?: number;
+  align?: 'left' | 'right';
+}
+
+/** Writes at a place and answers how far down it went. */
+function write(doc: Doc, text: string, x: number, y: number, style: Style = {}): number {
+  const { weight = 'regular', size = 10, color = INK, width = WIDTH, align = 'left' } = style;
+  const runs = runsOf(text);
+  doc.fontSize(size).fillColor(color);
+  runs.forEach((run, i) => {
+    doc.font(run.more ? `${weight}-more` : weight);
+    const options = { width, align, continued: i < runs.length - 1, lineGap: 1.5 };
+    if (i === 0) doc.text(run.text, x, y, options);
+    else doc.text(run.text, options);
+  });
+  return text === '' ? y : doc.y;
+}
+
+function heightOf(doc: Doc, text: string, { weight = 'regular', size = 10, width = WIDTH }: Style): number {
+  if (text === '') return 0;
+  return doc.font(weight).fontSize(size).heightOfString(text, { width, lineGap: 1.5 });
+}
+
+const rule = (doc: Doc, y: number, color = RULE, thick = 0.7): void =>
+  void doc
+    .moveTo(MARGIN, y)
+    .lineTo(MARGIN + WIDTH, y)
+    .lineWidth(thick)
+    .strokeColor(color)
+    .stroke();
+
+function head(doc: Doc, of: PaperOf): number {
+  doc.rect(0, 0, 595.28, 6).fill(OXIDE);
+  let y = write(doc, of.shop, MARGIN, MARGIN - 8, { weight: 'bold', size: 18, color: OXIDE });
+  rule(doc, y + 6, INK, 1.2);
+  y = write(doc, `Estimate ${of.content.number} for the ${of.vehicle}`, MARGIN, y + 20, {
+    weight: 'bold',
+    size: 15,
+  });
+  const state = of.hash === null ? 'A draft: not sent, and not agreed.' : `Sent ${of.day}`;
+  y = write(doc, `For ${of.customer}. Build ${of.number}. ${state}`, MARGIN, y + 2, { color: QUIET });
+  if (of.content.note !== '') y = write(doc, of.content.note, MARGIN, y + 12, { size: 10.5 });
+  return y + 14;
+}
+
+const CLASS_WORDS: Record<LineClass, string> = {
+  safety: 'Safety: not safe without it',
+  must: 'Must: it does not work, or gets worse, without it',
+  should: 'Should: better done now',
+  nice: 'Nice to have',
+};
+
+function linePictures(doc: Doc, of: PaperOf, pictures: readonly ShownPicture[], y: number): number {
+  let bottom = y;
+  for (const [i, picture] of pictures.slice(0, MOST_PICTURES).entries()) {
+    const x = MARGIN + i * (PICTURE_WIDTH + 10);
+    const tall = (PICTURE_WIDTH * picture.height) / picture.width;
+    doc.image(of.fileOf(picture), x, y, { width: PICTURE_WIDTH });
+    const style = { size: 8, color: QUIET, width: PICTURE_WIDTH };
+    bottom = Math.max(bottom, write(doc, picture.caption, x, y + tall + 2, style), y + tall + 2);
+  }
+  return bottom;
+}
+
+/** What a line takes, so that it is not torn over two pages. */
+function lineHeight(doc: Doc, line: RevisionLine): number {
+  const shown = (line.pictures ?? []).slice(0, MOST_PICTURES);
+  const tallest = Math.max(0, ...shown.map((p) => (PICTURE_WIDTH * p.height) / p.width + 26));
+  const title = heightOf(doc, line.title, { weight: 'bold', size: 11, width: TEXT_WIDTH });
+  return title + heightOf(doc, line.why, { width: TEXT_WIDTH }) + 44 + tallest;
+}
+
+function drawLine(doc: Doc, of: PaperOf, line: RevisionLine, from: number): number {
+  const money = (minor: number): string => formatMoney(minor, of.content.currency, of.locale);
+  let y = from;
+  if (y + lineHeight(doc, line) > BOTTOM) {
+    doc.addPage();
+    y = MARGIN;
+  }
+  rule(doc, y);
+  write(doc, money(line.grossMinor), MARGIN + WIDTH - PRICE_WIDTH, y + 8, {
+    weight: 'bold',
+    size: 11,
+    width: PRICE_WIDTH,
+    align: 'right',
+  });
+  y = write(doc, line.title, MARGIN, y + 8, { weight: 'bold', size: 11, width: TEXT_WIDTH });
+  const waits = line.proposal === 'wait' ? '. Can wait: we propose to put it off' : '';
+  const color = line.class === 'safety' ? OXIDE : QUIET;
+  y = write(doc, CLASS_WORDS[line.class] + waits, MARGIN, y, { size: 9, color, width: TEXT_WIDTH });
+  y = write(doc, line.why, MARGIN, y, { width: TEXT_WIDTH });
+  if (line.lowGrossMinor !== line.highGrossMinor) {
+    const range = `between ${money(line.lowGrossMinor)} and ${money(line.highGrossMinor)}`;
+    y = write(doc, range, MARGIN, y, { size: 9, color: QUIET, width: TEXT_WIDTH });
+  }
+  if (line.pictures?.length) y = linePictures(doc, of, line.pictures, y + 6);
+  return y + 10;
+}
+
+function sums(doc: Doc, of: PaperOf, from: number): void {
+  const { content } = of;
+  const money = (minor: number): string => formatMoney(minor, content.currency, of.locale);
+  const rows: [string, string, Weight][] = [
+    ['All that we propose to do', money(content.grossMinor), 'bold'],
+    ['Kept in four cases of five', money(content.p80GrossMinor), 'regular'],
+    [`Tax in it, ${content.taxBp / 100} %`, money(content.taxMinor), 'regular'],
+  ];
+  if (content.budgetMinor !== null) rows.push(['Your budget', money(content.budgetMinor), 'regular']);
+  let y = from;
+  if (y + rows.length * 18 + 60 > BOTTOM) {
+    doc.addPage();
+    y = MARGIN;
+  }
+  rule(doc, y, INK, 1.2);
+  y += 8;
+  for (const [name, sum, weight] of rows) {
+    write(doc, sum, MARGIN + WIDTH - 140, y, { weight, size: 11, width: 140, align: 'right' });
+    y = write(doc, name, MARGIN, y, { weight, size: 11, width: WIDTH - 150 }) + 3;
+  }
+  write(
+    doc,
+    'Every price has its tax in it. The range of a line is its lowest and its highest; together they do not all fall the same way.',
+    MARGIN,
+    y + 8,
+    { size: 9, color: QUIET },
+  );
+}
+
+function feet(doc: Doc, of: PaperOf): void {
+  const { count } = doc.bufferedPageRange();
+  for (let i = 0; i < count; i += 1) {
+    doc.switchToPage(i);
+    // The foot lies in the margin, where text would begin a new page.
+    doc.page.margins.bottom = 0;
+    const mark = of.hash === null ? 'draft' : `fingerprint ${of.hash.slice(0, 16)}`;
+    const words = `${of.shop} · Estimate ${of.content.number} · ${mark} · page ${i + 1} of ${count}`;
+    write(doc, words, MARGIN, 841.89 - MARGIN + 8, { size: 8, color: QUIET });
+  }
+}
+
+/** The PDF’s bytes. */
+export function estimatePdf(of: PaperOf): Promise<Buffer> {
+  const doc = openPaper(`Estimate ${of.content.number}, ${of.vehicle}`);
+  const chunks: Buffer[] = [];
+  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+  const done = new Promise<Buffer>((resolve, reject) => {
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+  let y = head(doc, of);
+  for (const line of of.content.lines) y = drawLine(doc, of, line, y);
+  sums(doc, of, y + 6);
+  feet(doc, of);
+  doc.end();
+  return done;
+}

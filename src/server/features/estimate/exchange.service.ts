@@ -1,0 +1,207 @@
+/** Estimates out as CSV and JSON, and lines in from CSV: looked at first, then kept whole or not at all. */
+import { parse, CsvError } from 'csv-parse/sync';
+import { stringify } from 'csv-stringify/sync';
+import { v5 as uuidv5 } from 'uuid';
+import { MOST_LINES, type ImportDto, type ImportView } from '#contract/estimate.ts';
+import { COLUMNS, guessColumns, readTable, tableOf, type Column } from '#core/estimate/exchange.ts';
+import { dayOf, formatDay } from '#core/time/days.ts';
+import { totalsOf } from '#core/estimate/totals.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { buildForUpdate } from '../builds/index.ts';
+import { shopOf } from '../session/index.ts';
+import * as q from './estimate.queries.ts';
+import { estimatePdf } from './estimate.pdf.ts';
+import { estimateNow } from './estimate.service.ts';
+
+/** Rows shown before anything is kept. */
+const SAMPLE = 5;
+/** Faults named at once; a table with more is the wrong table. */
+const MOST_FAULTS = 50;
+
+/** Spreadsheets of many countries separate by semicolons; the mark that splits the first row most is it. */
+function delimiterOf(text: string): string {
+  const first = text.split(/\r?\n/, 1)[0] ?? '';
+  const count = (mark: string): number => first.split(mark).length;
+  return [',', ';', '\t'].reduce((best, mark) => (count(mark) > count(best) ? mark : best));
+}
+
+function rowsOf(text: string): string[][] {
+  try {
+    return parse(text, {
+      bom: true,
+      delimiter: delimiterOf(text),
+      relax_column_count: true,
+      skip_empty_lines: false,
+      max_record_size: 100_000,
+    });
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    const at = typeof error.lines === 'number' ? ` near row ${error.lines}` : '';
+    throw new Refusal(
+      'invalid',
+      `This is no readable CSV${at}: a quote is not closed, or a cell is too long.`,
+      {
+        fields: [{ field: 'text', reason: `not readable as CSV${at}` }],
+      },
+    );
+  }
+}
+
+const isColumn = (c: string | null): c is Column => c !== null && (COLUMNS as readonly string[]).includes(c);
+
+function columnsOf(header: readonly string[], given: ImportDto['columns']): (Column | null)[] {
+  if (!given) return guessColumns(header);
+  const columns = header.map((_, i) => given[i] ?? null).map((c) => (isColumn(c) ? c : null));
+  const twice = columns.find((c, i) => c !== null && columns.indexOf(c) !== i);
+  if (twice)
+    throw new Refusal('invalid', `“${twice}” is given to two columns.`, {
+      fields: [{ field: 'columns', reason: `“${twice}” is given twice` }],
+    });
+  return columns;
+}
+
+/** Keeps lines that were read; the same import sent again finds its lines there. */
+async function keepLines(
+  tx: Tx,
+  at: { buildId: string; importId: string },
+  lines: ReturnType<typeof readTable>['lines'],
+): Promise<void> {
+  const there = (await q.linesOf(tx, at.buildId)).length;
+  const fresh: { id: string; line: (typeof lines)[number] }[] = [];
+  for (const [i, line] of lines.entries()) {
+    const id = uuidv5(String(i), at.importId);
+    if (!(await q.lineById(tx, id))) fresh.push({ id, line });
+  }
+  if (there + fresh.length > MOST_LINES)
+    throw new Refusal('invalid', `An estimate holds at most ${MOST_LINES} lines. Nothing was kept.`);
+  for (const { id, line } of fresh) {
+    const content: q.LineContent = {
+      ...line,
+      access: [...line.access],
+      needs: [],
+      proposal: 'do',
+      wish: 'none',
+    };
+    await q.insertLine(tx, { id, buildId: at.buildId, content, findingId: null });
+  }
+}
+
+/** Reads a table of lines; with `keep`, and only if every row reads, puts them on the estimate. */
+export const importLines = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  dto: ImportDto,
+): Promise<ImportView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
+    const { currency } = await shopOf(tx);
+    const [header = [], ...rows] = rowsOf(dto.text);
+    const columns = columnsOf(header, dto.columns);
+    const { lines, faults } = readTable(rows, columns, currency);
+    const ready = faults.length === 0 && lines.length > 0 && columns.includes('title');
+    if (dto.keep && !ready)
+      throw new Refusal('invalid', 'Some rows do not read. Nothing was kept.', {
+        fields: faults
+          .slice(0, MOST_FAULTS)
+          .map((f) => ({ field: `row ${f.row}, ${f.column}`, reason: f.reason })),
+      });
+    if (dto.keep) await keepLines(tx, { buildId, importId: dto.id }, lines);
+    return {
+      header,
+      columns,
+      sample: rows.slice(0, SAMPLE),
+      lines: lines.length,
+      faults: faults.slice(0, MOST_FAULTS),
+      moreFaults: Math.max(0, faults.length - MOST_FAULTS),
+      kept: dto.keep,
+    };
+  });
+
+export interface OutFile {
+  name: string;
+  type: string;
+  body: string | Buffer;
+}
+
+const fileName = (number: string, nickname: string): string =>
+  `${number}-${nickname.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-estimate`;
+
+/** The estimate as it stands, for a spreadsheet. Cells that look like formulas are guarded. */
+export const exportCsv = (deps: Deps, who: SignedIn, buildId: string): Promise<OutFile> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const { build, rows } = await estimateNow(tx, buildId);
+    const { currency } = await shopOf(tx);
+    const table = tableOf(
+      rows.map((r) => r.content),
+      currency,
+    );
+    const body = stringify(table, { bom: true, escape_formulas: true, record_delimiter: 'windows' });
+    return { name: `${fileName(build.number, build.nickname)}.csv`, type: 'text/csv; charset=utf-8', body };
+  });
+
+/** The estimate with its terms, sums and what was sent, for other programs. Money is in minor units, hours in minutes. */
+export const exportJson = (deps: Deps, who: SignedIn, buildId: string): Promise<OutFile> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const { build, rows, lines, terms, revisions } = await estimateNow(tx, buildId);
+    const { currency } = await shopOf(tx);
+    const { expectedMinor, taxMinor, grossMinor, p80GrossMinor } = totalsOf(
+      lines.filter((l) => l.proposal === 'do'),
+      terms,
+    );
+    const content = {
+      build: {
+        number: build.number,
+        nickname: build.nickname,
+        vehicle: build.vehicle,
+        year: build.vehicle_year,
+      },
+      currency,
+      terms,
+      totals: { expectedMinor, taxMinor, grossMinor, p80GrossMinor },
+      lines: rows.map(({ id, content: c, finding_id }) => ({ id, ...c, findingId: finding_id })),
+      revisions: revisions.map(({ number, hash, sentAt, content: c }) => ({
+        number,
+        hash,
+        sentAt,
+        content: c,
+      })),
+    };
+    const body = JSON.stringify(content, null, 2);
+    return { name: `${fileName(build.number, build.nickname)}.json`, type: 'application/json', body };
+  });
+
+/** The estimate as it stands, or a revision as it was sent, on paper. */
+export async function exportPdf(
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  revisionId: string | null,
+): Promise<OutFile> {
+  const paper = await inShop(deps.db, who.shopId, async (tx) => {
+    const { build, frozen, revisions } = await estimateNow(tx, buildId);
+    const revision = revisionId === null ? null : revisions.find((r) => r.id === revisionId);
+    if (revision === undefined) throw notFound('revision');
+    const { name: shop, locale, timeZone } = await shopOf(tx);
+    return {
+      shop,
+      locale,
+      vehicle: build.vehicle,
+      number: build.number,
+      nickname: build.nickname,
+      customer: build.customer,
+      day: formatDay(dayOf(revision?.sentAt ?? deps.clock.now(), timeZone), locale),
+      hash: revision?.hash ?? null,
+      content: revision?.content ?? frozen,
+    };
+  });
+  const body = await estimatePdf({
+    ...paper,
+    fileOf: (picture) => deps.photos.pathOf(who.shopId, picture.thumb),
+  });
+  const name = `${fileName(paper.number, paper.nickname)}-${paper.content.number}.pdf`;
+  return { name, type: 'application/pdf', body };
+}
