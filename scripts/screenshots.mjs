@@ -97,6 +97,39 @@ const VIEWS = [
       );
     },
   ],
+  [
+    'photographs',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'ice-cream van');
+      await page.getByRole('link', { name: 'Photographs' }).click();
+      await page
+        .getByRole('button', { name: /^Open: / })
+        .first()
+        .waitFor();
+    },
+  ],
+  [
+    'the-car-itself',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'ice-cream van');
+      await page.getByRole('link', { name: 'The car itself' }).click();
+      await page.getByText('Not the car’s own.').waitFor();
+    },
+  ],
+  [
+    'house-rules',
+    DESK,
+    'dark',
+    async (page) => {
+      await openCar(page, 'hearse');
+      await page.getByRole('link', { name: 'Look it over' }).click();
+      await page.getByText(/findings proposed from what is known/).click();
+    },
+  ],
   ['outbox', DESK, 'light', (page) => page.goto(`${AT}/outbox`)],
   [
     'customer-page',

@@ -150,6 +150,7 @@ function Matching({ seen, columns, onColumns }: MatchingProps) {
 }
 
 function Verdict({ seen }: { seen: ImportView }) {
+  const bad = seen.faults.length + seen.moreFaults;
   if (!seen.columns.includes('title')) return <Now role="status">Say which column is the title.</Now>;
   if (seen.lines === 0) return <Now role="status">There is no row in it.</Now>;
   if (seen.faults.length === 0)
@@ -161,8 +162,8 @@ function Verdict({ seen }: { seen: ImportView }) {
   return (
     <div role="status">
       <Now>
-        {seen.faults.length + seen.moreFaults} cells do not read, so nothing can be kept yet. Put them right
-        in the file and choose it again.
+        {bad === 1 ? 'One cell does not read' : `${bad} cells do not read`}, so nothing can be kept yet. Put
+        it right in the file and choose it again.
       </Now>
       <ul>
         {seen.faults.map((f) => (
