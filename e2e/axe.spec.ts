@@ -66,7 +66,7 @@ for (const viewport of [DESK, PHONE])
       await check();
       await page.goto('/builds/new');
       await page.getByRole('button', { name: 'Begin the build' }).click();
-      await expect(page.getByText('whose is it?')).toBeVisible();
+      await expect(page.getByText('whose is it?', { exact: true })).toBeVisible();
       await check();
       await page.goto('/outbox');
       await expect(page.getByRole('heading', { name: 'Outbox' })).toBeVisible();

@@ -45,6 +45,8 @@ export interface TestServer {
   adminUrl: string;
   outboxFolder: string;
   photoFolder: string;
+  /** What must end before the database does: a worker of the queue. */
+  beforeStop: (() => Promise<void>)[];
   stop: () => Promise<void>;
 }
 
@@ -73,7 +75,9 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
   const app = createApp(deps, null);
   const admin = new pg.Client({ connectionString: adminUrl(name) });
   await admin.connect();
+  const beforeStop: (() => Promise<void>)[] = [];
   const stop = async (): Promise<void> => {
+    for (const end of beforeStop) await end();
     await app.close();
     await standIn.stop();
     await deps.db.destroy();
@@ -82,7 +86,7 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
     await maker.end();
     for (const folder of [outboxFolder, photoFolder]) await rm(folder, { recursive: true, force: true });
   };
-  return { deps, app, clock, admin, adminUrl: adminUrl(name), outboxFolder, photoFolder, stop };
+  return { deps, app, clock, admin, adminUrl: adminUrl(name), outboxFolder, photoFolder, beforeStop, stop };
 }
 
 const PASSWORD = 'correct horse battery';

@@ -49,7 +49,7 @@ const sameName = (a: string): string => a.trim().toLowerCase();
 const isOptional = ({ class: c }: EstimateLine): boolean => c === 'should' || c === 'nice';
 
 /** What an opening costs once more, with tax. */
-export function againMinor({ work, minutes }: Opening, terms: Terms): number {
+function againMinor({ work, minutes }: Opening, terms: Terms): number {
   const net = forMinutes(minutes, terms.rates[work]);
   return net + (terms.taxIncluded ? 0 : shareOf(net, terms.taxBp));
 }

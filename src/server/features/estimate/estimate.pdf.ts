@@ -39,8 +39,12 @@ type Doc = InstanceType<typeof PDFDocument>;
 type Weight = 'regular' | 'bold';
 
 const require = createRequire(import.meta.url);
-const cut = (set: string, weight: number): string =>
-  require.resolve(`@fontsource/archivo/files/archivo-${set}-${weight}-normal.woff`);
+const CUTS = {
+  regular: require.resolve('@fontsource/archivo/files/archivo-latin-400-normal.woff'),
+  'regular-more': require.resolve('@fontsource/archivo/files/archivo-latin-ext-400-normal.woff'),
+  bold: require.resolve('@fontsource/archivo/files/archivo-latin-700-normal.woff'),
+  'bold-more': require.resolve('@fontsource/archivo/files/archivo-latin-ext-700-normal.woff'),
+};
 
 /** The registry ships a face in cuts by alphabet; this is what its first cut holds (unicode-range of its own style sheet). */
 const FIRST_CUT =
@@ -48,13 +52,7 @@ const FIRST_CUT =
 
 function openPaper(title: string): Doc {
   const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, info: { Title: title } });
-  for (const [name, weight] of [
-    ['regular', 400],
-    ['bold', 700],
-  ] as const) {
-    doc.registerFont(name, cut('latin', weight));
-    doc.registerFont(`${name}-more`, cut('latin-ext', weight));
-  }
+  for (const [name, file] of Object.entries(CUTS)) doc.registerFont(name, file);
   return doc;
 }
 

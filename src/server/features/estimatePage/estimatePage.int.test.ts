@@ -3,22 +3,21 @@
  * Nasty cases: a page left open on an older revision, a safety line left out without a word, five wrong codes, an old
  * code, the code sent twice, another build's revision, a revoked link, hostile words, a form from another site.
  */
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { beforeAll, describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
 import { pathOf } from '#contract/access.ts';
 import type { EstimateLineDto, EstimateView } from '#contract/estimate.ts';
-import { startWorker, type Worker } from '#server/jobs/worker.ts';
+import { startWorker } from '#server/jobs/worker.ts';
 import { estimateLine, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
 const it = openShop('customers');
-let worker: Worker;
 beforeAll(async () => {
   const rates = { mechanical: 6000, metalwork: 0, paint: 0, trim: 0, electrical: 0, machining: 0 };
   const terms = { version: 1, rates, taxBp: 2000, taxIncluded: false, sharedRisk: 0.3 };
   await it.owner.put(pathOf('termsSave')).send(terms).expect(200);
-  worker = await startWorker(it.server.deps);
+  const worker = await startWorker(it.server.deps);
+  it.server.beforeStop.push(worker.stop);
 });
-afterAll(() => worker.stop());
 
 interface Case {
   buildId: string;
