@@ -82,6 +82,10 @@ for (const viewport of [DESK, PHONE])
       await page.getByText('The sum', { exact: true }).click();
       await page.getByText('Say what must stay and what must wait').click();
       await check();
+      await page.getByRole('button', { name: 'Repair or replace?' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check();
+      await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'From a table' }).click();
       await expect(page.getByRole('dialog')).toBeVisible();
       await check();

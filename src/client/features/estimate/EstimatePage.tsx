@@ -26,6 +26,7 @@ import { Totals } from './Totals.tsx';
 import { STATE_WORDS, WORK_WORDS } from './words.ts';
 
 const ImportDialog = lazy(() => import('./ImportDialog.tsx'));
+const RepairDialog = lazy(() => import('./RepairDialog.tsx'));
 const LineDialog = lazy(() => import('./LineDialog.tsx'));
 
 const Line = styled.li`
@@ -64,6 +65,7 @@ export default function EstimatePage() {
   const { data: build } = useSuspenseQuery(buildQuery(buildId));
   const { data: estimate } = useSuspenseQuery(estimateQuery(buildId));
   const [importing, setImporting] = useState(false);
+  const [comparing, setComparing] = useState(false);
   const [editing, setEditing] = useState<Editing | null>(null);
   const add = (): void => setEditing({ line: null, finding: null });
   useThisCar(build.id, build.nickname);
@@ -98,6 +100,7 @@ export default function EstimatePage() {
               onEdit={(line) => setEditing({ line, finding: null })}
               onAdd={add}
               onImport={() => setImporting(true)}
+              onCompare={() => setComparing(true)}
             />
             <Findings estimate={estimate} onTake={(finding) => setEditing({ line: null, finding })} />
           </Stack>
@@ -109,6 +112,15 @@ export default function EstimatePage() {
           </div>
         </Aside>
       </Stack>
+      {comparing && (
+        <Suspense>
+          <RepairDialog
+            estimate={estimate}
+            preserves={build.standard === 'preserve'}
+            onClose={() => setComparing(false)}
+          />
+        </Suspense>
+      )}
       {importing && (
         <Suspense>
           <ImportDialog estimate={estimate} onClose={() => setImporting(false)} />
@@ -128,11 +140,13 @@ function Lines({
   onEdit,
   onAdd,
   onImport,
+  onCompare,
 }: {
   estimate: EstimateView;
   onEdit: (line: EstimateLineView) => void;
   onAdd: () => void;
   onImport: () => void;
+  onCompare: () => void;
 }) {
   return (
     <Panel>
@@ -141,6 +155,9 @@ function Lines({
         <Button onPress={onAdd}>New line</Button>
         <Button $look="quiet" onPress={onImport}>
           From a table
+        </Button>
+        <Button $look="quiet" onPress={onCompare}>
+          Repair or replace?
         </Button>
       </Row>
       {estimate.lines.length === 0 && <p>No line yet. Begin with a finding below, or with a new line.</p>}

@@ -1,0 +1,72 @@
+/** What every calculator of the bench shares: how bad input is refused, and how a verdict stands with its reasons. */
+
+export type InputCode = 'missing' | 'not_a_number' | 'out_of_range' | 'format' | 'inconsistent';
+
+/** Bad input: which field, as a path, and what is wrong with it. A bad reading never becomes 0 or NaN. */
+export class InputError extends Error {
+  constructor(
+    readonly field: string,
+    readonly code: InputCode,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+export type Level = 'info' | 'watch' | 'fail';
+
+export interface Reason {
+  /** Stable, in snake_case. */
+  code: string;
+  level: Level;
+  text: string;
+}
+
+export interface Judged {
+  verdict: 'ok' | 'watch' | 'fail';
+  reasons: Reason[];
+}
+
+/** The worst level among the reasons; information does not count. */
+export function judged(reasons: Reason[]): Judged {
+  const has = (level: Level): boolean => reasons.some((r) => r.level === level);
+  return { verdict: has('fail') ? 'fail' : has('watch') ? 'watch' : 'ok', reasons };
+}
+
+interface Range {
+  least?: number;
+  /** The value itself is not allowed. */
+  above?: number;
+  most: number;
+  /** Taken where nothing is given. */
+  otherwise?: number;
+}
+
+/** A finite number within its range, or the default; throws InputError naming the field. */
+export function numberAt(value: unknown, field: string, { least, above, most, otherwise }: Range): number {
+  if (value === undefined || value === null || value === '') {
+    if (otherwise !== undefined) return otherwise;
+    throw new InputError(field, 'missing', `${field} is missing`);
+  }
+  if (typeof value !== 'number' || !Number.isFinite(value))
+    throw new InputError(field, 'not_a_number', `${field} is not a number`);
+  const low = (least !== undefined && value < least) || (above !== undefined && value <= above);
+  if (low || value > most) throw new InputError(field, 'out_of_range', `${field} is outside its range`);
+  return value;
+}
+
+/** One of the words that are understood, or the default; throws InputError naming the field. */
+export function choiceAt<T extends string>(
+  value: unknown,
+  field: string,
+  choices: readonly T[],
+  otherwise?: T,
+): T {
+  if (value === undefined || value === null || value === '') {
+    if (otherwise !== undefined) return otherwise;
+    throw new InputError(field, 'missing', `${field} is missing`);
+  }
+  const found = choices.find((c) => c === value);
+  if (found === undefined) throw new InputError(field, 'format', `${field} is none of ${choices.join(', ')}`);
+  return found;
+}

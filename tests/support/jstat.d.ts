@@ -1,0 +1,9 @@
+/** What the tests use of a statistics library that ships no types. */
+declare module 'jstat' {
+  interface Jstat {
+    beta: { cdf: (x: number, alpha: number, beta: number) => number };
+    triangular: { cdf: (x: number, low: number, high: number, mode: number) => number };
+  }
+  const jstat: Jstat;
+  export default jstat;
+}
