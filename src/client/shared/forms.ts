@@ -20,6 +20,20 @@ export function useContractForm<T extends FieldValues>(
   });
 }
 
+/**
+ * Submits what is whole and puts what is refused beside its fields. A fault of the whole form from an earlier try would
+ * stand in the way of this one, so it goes first.
+ */
+export function submitting<T extends FieldValues>(
+  form: UseFormReturn<T>,
+  send: (body: T) => Promise<unknown>,
+): () => Promise<unknown> {
+  return () => {
+    form.clearErrors('root');
+    return form.handleSubmit((body) => send(body).catch((error: unknown) => showProblem(form, error)))();
+  };
+}
+
 /** Puts the server's reasons beside their fields, and what belongs to no field at the form's head. */
 export function showProblem<T extends FieldValues>(form: UseFormReturn<T>, error: unknown): void {
   const known = new Set(Object.keys(form.getValues()));

@@ -1,5 +1,5 @@
 /** What every form has: its narrow page, fields side by side, and the reason that belongs to no single field. */
-import type { ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { Notice, Page, Stack } from './parts.tsx';
 import { space } from './tokens.ts';
@@ -16,18 +16,33 @@ export const Pair = styled.div`
   gap: ${space.m};
 `;
 
-export function FormPage({ onSubmit, children }: { onSubmit: () => Promise<unknown>; children: ReactNode }) {
+interface FormProps {
+  onSubmit: () => Promise<unknown>;
+  gap?: ComponentProps<typeof Stack>['$gap'];
+  children: ReactNode;
+}
+
+/** A form whose faults stand at its fields, not in the browser's own bubbles. */
+export function Form({ onSubmit, gap = 'm', children }: FormProps) {
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        void onSubmit();
+      }}
+    >
+      <Stack $gap={gap}>{children}</Stack>
+    </form>
+  );
+}
+
+export function FormPage({ onSubmit, children }: FormProps) {
   return (
     <Narrow>
-      <form
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          void onSubmit();
-        }}
-      >
-        <Stack $gap="l">{children}</Stack>
-      </form>
+      <Form onSubmit={onSubmit} gap="l">
+        {children}
+      </Form>
     </Narrow>
   );
 }

@@ -155,38 +155,16 @@ function Result({ result }: { result: RepairOrReplaceResult }) {
   const { currency, locale } = useManner();
   const digits = minorDigits(currency);
   const money = (major: number): string => formatMoney(Math.round(major * 10 ** digits), currency, locale);
-  const { repairCostRange: repair, replaceCostRange: replace } = result;
   return (
     <Stack $gap="s" role="status">
       <Ways>
-        <Figures>
-          <dt>New metal let in</dt>
-          <dd>
-            <Mono $brass>{money(result.repairCost)}</Mono>
-          </dd>
-          <dt>
-            <Quiet>at best and at worst</Quiet>
-          </dt>
-          <dd>
-            <Quiet>
-              {money(repair[0])} to {money(repair[1])}
-            </Quiet>
-          </dd>
-        </Figures>
-        <Figures>
-          <dt>New panel fitted</dt>
-          <dd>
-            <Mono $brass>{money(result.replaceCost)}</Mono>
-          </dd>
-          <dt>
-            <Quiet>at best and at worst</Quiet>
-          </dt>
-          <dd>
-            <Quiet>
-              {money(replace[0])} to {money(replace[1])}
-            </Quiet>
-          </dd>
-        </Figures>
+        <Way name="New metal let in" cost={result.repairCost} range={result.repairCostRange} money={money} />
+        <Way
+          name="New panel fitted"
+          cost={result.replaceCost}
+          range={result.replaceCostRange}
+          money={money}
+        />
       </Ways>
       <p>
         <b>{ADVICE[result.recommendation]}</b> In {Math.round(result.probabilityRepairDearer * 100)} of 100
@@ -204,5 +182,31 @@ function Result({ result }: { result: RepairOrReplaceResult }) {
         Without tax, at the shop’s rate for metalwork. The limits behind the advice are common practice.
       </Quiet>
     </Stack>
+  );
+}
+
+interface WayProps {
+  name: string;
+  cost: number;
+  range: [number, number];
+  money: (major: number) => string;
+}
+
+function Way({ name, cost, range: [best, worst], money }: WayProps) {
+  return (
+    <Figures>
+      <dt>{name}</dt>
+      <dd>
+        <Mono $brass>{money(cost)}</Mono>
+      </dd>
+      <dt>
+        <Quiet>at best and at worst</Quiet>
+      </dt>
+      <dd>
+        <Quiet>
+          {money(best)} to {money(worst)}
+        </Quiet>
+      </dd>
+    </Figures>
   );
 }

@@ -6,11 +6,11 @@ import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
 import { PastDto, type ProposalsView } from '#contract/houseRules.ts';
 import { wordsOf } from '../../shared/api.ts';
-import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
+import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField, TickField } from '../../ui/Field.tsx';
-import { FormFault, Pair } from '../../ui/Form.tsx';
-import { Head, Notice, Now, Panel, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
+import { Form, FormFault, Pair } from '../../ui/Form.tsx';
+import { Head, Notice, Now, Panel, Quiet, Row, Summary } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { proposalsQuery, useSavePast, useSettle } from './houseRules.queries.ts';
 
@@ -47,45 +47,34 @@ function Past({ view }: { view: ProposalsView }) {
   const { stoodSince, ...rest } = past;
   const form = useContractForm(PastDto, { ...rest, ...(stoodSince === null ? {} : { stoodSince }) });
   const { errors, isDirty } = form.formState;
-  const submit = form.handleSubmit((body) =>
-    save.mutateAsync(body).catch((error: unknown) => showProblem(form, error)),
-  );
+  const submit = submitting(form, (body) => save.mutateAsync(body));
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        form.clearErrors('root');
-        void submit();
-      }}
-    >
-      <Stack $gap="s">
-        <Pair>
-          <TextField
-            label="Has stood since, year"
-            inputMode="numeric"
-            fault={errors.stoodSince?.message}
-            {...form.register('stoodSince', { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) })}
-          />
-          <TextField
-            label="Date code of the tyres"
-            hint="The last four figures: 3514 is week 35 of 2014."
-            inputMode="numeric"
-            fault={errors.tyreCode?.message}
-            {...form.register('tyreCode')}
-          />
-        </Pair>
-        <Row>
-          <TickField label="Our own car: a customer’s is held to more" {...form.register('ownCar')} />
-          {isDirty && (
-            <Button type="submit" isDisabled={save.isPending}>
-              Ask the rules again
-            </Button>
-          )}
-        </Row>
-        <FormFault reason={errors.root?.message} />
-      </Stack>
-    </form>
+    <Form onSubmit={submit} gap="s">
+      <Pair>
+        <TextField
+          label="Has stood since, year"
+          inputMode="numeric"
+          fault={errors.stoodSince?.message}
+          {...form.register('stoodSince', { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) })}
+        />
+        <TextField
+          label="Date code of the tyres"
+          hint="The last four figures: 3514 is week 35 of 2014."
+          inputMode="numeric"
+          fault={errors.tyreCode?.message}
+          {...form.register('tyreCode')}
+        />
+      </Pair>
+      <Row>
+        <TickField label="Our own car: a customer’s is held to more" {...form.register('ownCar')} />
+        {isDirty && (
+          <Button type="submit" isDisabled={save.isPending}>
+            Ask the rules again
+          </Button>
+        )}
+      </Row>
+      <FormFault reason={errors.root?.message} />
+    </Form>
   );
 }
 

@@ -6,13 +6,13 @@ import { v7 as uuidv7 } from 'uuid';
 import { HouseRuleDto, type HouseRuleView } from '#contract/houseRules.ts';
 import { SUBJECTS, type HouseRule } from '#core/houseRules/rules.ts';
 import { CLASSES } from '#core/log/kinds.ts';
-import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
+import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextAreaField, TextField, TickField } from '../../ui/Field.tsx';
-import { FormFault, Pair } from '../../ui/Form.tsx';
+import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { rulesQuery, useSaveRule } from './houseRules.queries.ts';
@@ -100,91 +100,80 @@ function RuleDialog({ rule: given, onClose }: { rule: HouseRuleView | null; onCl
   const form = useContractForm(HouseRuleDto, start);
   const { errors } = form.formState;
   const limit = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
-  const submit = form.handleSubmit((body) =>
-    save.mutateAsync({ rule, body }).then(onClose, (error: unknown) => showProblem(form, error)),
-  );
+  const submit = submitting(form, (body) => save.mutateAsync({ rule, body }).then(onClose));
   return (
     <Dialog title={given ? 'Change a rule' : 'New rule'} isOpen onClose={onClose}>
-      <form
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.clearErrors('root');
-          void submit();
-        }}
-      >
-        <Stack>
-          <TextAreaField
-            label="What is then found"
-            hint="As the logbook will have it: “found …”"
-            rows={2}
-            fault={errors.finding?.message}
-            {...form.register('finding')}
+      <Form onSubmit={submit}>
+        <TextAreaField
+          label="What is then found"
+          hint="As the logbook will have it: “found …”"
+          rows={2}
+          fault={errors.finding?.message}
+          {...form.register('finding')}
+        />
+        <Pair>
+          <TextField label="Where" fault={errors.zone?.message} {...form.register('zone')} />
+          <SelectField label="Class" fault={errors.class?.message} {...form.register('class')}>
+            {CLASSES.map((c) => (
+              <option key={c} value={c}>
+                {c}
+              </option>
+            ))}
+          </SelectField>
+          <SelectField
+            label="It is about how it"
+            hint="The standard of finish changes the class by this."
+            fault={errors.subject?.message}
+            {...form.register('subject')}
+          >
+            {SUBJECTS.map((s) => (
+              <option key={s} value={s}>
+                {s}
+              </option>
+            ))}
+          </SelectField>
+          <SelectField
+            label="Only where fitted"
+            fault={errors.fitted?.message}
+            {...form.register('fitted', limit)}
+          >
+            <option value="">any car</option>
+            <option value="gas">gas</option>
+            <option value="highVoltage">high voltage</option>
+          </SelectField>
+        </Pair>
+        <Pair>
+          <TextField
+            label="Car at least … years old"
+            inputMode="numeric"
+            fault={errors.ageYears?.message}
+            {...form.register('ageYears', limit)}
           />
-          <Pair>
-            <TextField label="Where" fault={errors.zone?.message} {...form.register('zone')} />
-            <SelectField label="Class" fault={errors.class?.message} {...form.register('class')}>
-              {CLASSES.map((c) => (
-                <option key={c} value={c}>
-                  {c}
-                </option>
-              ))}
-            </SelectField>
-            <SelectField
-              label="It is about how it"
-              hint="The standard of finish changes the class by this."
-              fault={errors.subject?.message}
-              {...form.register('subject')}
-            >
-              {SUBJECTS.map((s) => (
-                <option key={s} value={s}>
-                  {s}
-                </option>
-              ))}
-            </SelectField>
-            <SelectField
-              label="Only where fitted"
-              fault={errors.fitted?.message}
-              {...form.register('fitted', limit)}
-            >
-              <option value="">any car</option>
-              <option value="gas">gas</option>
-              <option value="highVoltage">high voltage</option>
-            </SelectField>
-          </Pair>
-          <Pair>
-            <TextField
-              label="Car at least … years old"
-              inputMode="numeric"
-              fault={errors.ageYears?.message}
-              {...form.register('ageYears', limit)}
-            />
-            <TextField
-              label="Stood at least … years"
-              inputMode="numeric"
-              fault={errors.stoodYears?.message}
-              {...form.register('stoodYears', limit)}
-            />
-            <TextField
-              label="Tyres at least … years old"
-              inputMode="numeric"
-              fault={errors.tyreYears?.message}
-              {...form.register('tyreYears', limit)}
-            />
-          </Pair>
-          <TextAreaField label="Why" rows={2} fault={errors.why?.message} {...form.register('why')} />
-          <TickField label="Switched off" {...form.register('off')} />
-          <FormFault reason={errors.root?.message} />
-          <Row>
-            <Button $look="main" type="submit" isDisabled={save.isPending}>
-              Keep the rule
-            </Button>
-            <Button $look="quiet" onPress={onClose}>
-              Leave it
-            </Button>
-          </Row>
-        </Stack>
-      </form>
+          <TextField
+            label="Stood at least … years"
+            inputMode="numeric"
+            fault={errors.stoodYears?.message}
+            {...form.register('stoodYears', limit)}
+          />
+          <TextField
+            label="Tyres at least … years old"
+            inputMode="numeric"
+            fault={errors.tyreYears?.message}
+            {...form.register('tyreYears', limit)}
+          />
+        </Pair>
+        <TextAreaField label="Why" rows={2} fault={errors.why?.message} {...form.register('why')} />
+        <TickField label="Switched off" {...form.register('off')} />
+        <FormFault reason={errors.root?.message} />
+        <Row>
+          <Button $look="main" type="submit" isDisabled={save.isPending}>
+            Keep the rule
+          </Button>
+          <Button $look="quiet" onPress={onClose}>
+            Leave it
+          </Button>
+        </Row>
+      </Form>
     </Dialog>
   );
 }

@@ -2,12 +2,12 @@
 import type { VehicleView } from '#contract/vehicle.ts';
 import { IdentityDto, ODOMETER_UNITS } from '#contract/vehicle.ts';
 import { checkNumber, modelYears } from '#core/vehicle/vin.ts';
-import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
+import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
-import { FormFault, Pair } from '../../ui/Form.tsx';
-import { Head, Now, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
+import { Form, FormFault, Pair } from '../../ui/Form.tsx';
+import { Head, Now, Panel, Quiet, Row } from '../../ui/parts.tsx';
 import { useSaveIdentity } from './vehicle.queries.ts';
 
 /** A car of next year's model may stand in the shop already. */
@@ -32,94 +32,82 @@ function NumberWords({ number }: { number: string }) {
   );
 }
 
+/** What is not known is an empty field. */
+const typedOf = ({ year, odometer, ...rest }: VehicleView['identity']): IdentityDto => ({
+  ...rest,
+  ...(year === null ? {} : { year }),
+  ...(odometer === null ? {} : { odometer }),
+});
+
 export function IdentityForm({ vehicle }: { vehicle: VehicleView }) {
   const { identity, buildId } = vehicle;
   const save = useSaveIdentity(buildId);
-  const { year, odometer, ...rest } = identity;
-  const form = useContractForm(IdentityDto, {
-    ...rest,
-    ...(year === null ? {} : { year }),
-    ...(odometer === null ? {} : { odometer }),
-  });
+  const form = useContractForm(IdentityDto, typedOf(identity));
   const { errors, isDirty } = form.formState;
   const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
   const number = form.watch('chassisNumber');
-  const submit = form.handleSubmit((body) =>
-    save.mutateAsync(body).then(
-      (view) => {
-        const { year: y, odometer: o, ...kept } = view.identity;
-        form.reset({ ...kept, ...(y === null ? {} : { year: y }), ...(o === null ? {} : { odometer: o }) });
-      },
-      (error: unknown) => showProblem(form, error),
-    ),
-  );
+  const submit = submitting(form, async (body) => {
+    const view = await save.mutateAsync(body);
+    form.reset(typedOf(view.identity));
+  });
   return (
     <Panel aria-label="What it is">
       <Head>What it is</Head>
-      <form
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.clearErrors('root');
-          void submit();
-        }}
-      >
-        <Stack>
-          <Pair>
-            <TextField label="Vehicle" fault={errors.name?.message} {...form.register('name')} />
-            <TextField
-              label="Year, if known"
-              inputMode="numeric"
-              fault={errors.year?.message}
-              {...form.register('year', optional)}
-            />
-          </Pair>
+      <Form onSubmit={submit}>
+        <Pair>
+          <TextField label="Vehicle" fault={errors.name?.message} {...form.register('name')} />
           <TextField
-            label="Chassis or identification number"
+            label="Year, if known"
+            inputMode="numeric"
+            fault={errors.year?.message}
+            {...form.register('year', optional)}
+          />
+        </Pair>
+        <TextField
+          label="Chassis or identification number"
+          data-mono
+          autoCapitalize="characters"
+          spellCheck={false}
+          hint={<NumberWords number={number} />}
+          fault={errors.chassisNumber?.message}
+          {...form.register('chassisNumber')}
+        />
+        <Pair>
+          <TextField label="Plates" data-mono fault={errors.plate?.message} {...form.register('plate')} />
+          <TextField
+            label="On the clock"
+            inputMode="numeric"
             data-mono
-            autoCapitalize="characters"
-            spellCheck={false}
-            hint={<NumberWords number={number} />}
-            fault={errors.chassisNumber?.message}
-            {...form.register('chassisNumber')}
+            fault={errors.odometer?.message}
+            {...form.register('odometer', optional)}
           />
-          <Pair>
-            <TextField label="Plates" data-mono fault={errors.plate?.message} {...form.register('plate')} />
-            <TextField
-              label="On the clock"
-              inputMode="numeric"
-              data-mono
-              fault={errors.odometer?.message}
-              {...form.register('odometer', optional)}
-            />
-            <SelectField
-              label="It counts"
-              fault={errors.odometerUnit?.message}
-              {...form.register('odometerUnit')}
-            >
-              {ODOMETER_UNITS.map((u) => (
-                <option key={u} value={u}>
-                  {{ mi: 'miles', km: 'kilometres', h: 'hours' }[u]}
-                </option>
-              ))}
-            </SelectField>
-          </Pair>
-          <TextAreaField
-            label="Where the numbers were read"
-            hint="As in: stamped on the bulkhead, plate riveted beside it looks new"
-            rows={2}
-            fault={errors.evidence?.message}
-            {...form.register('evidence')}
-          />
-          <FormFault reason={errors.root?.message} />
-          <Row>
-            <Button $look="main" type="submit" isDisabled={!isDirty || save.isPending}>
-              Keep these
-            </Button>
-            {save.isSuccess && !isDirty && <span role="status">Kept.</span>}
-          </Row>
-        </Stack>
-      </form>
+          <SelectField
+            label="It counts"
+            fault={errors.odometerUnit?.message}
+            {...form.register('odometerUnit')}
+          >
+            {ODOMETER_UNITS.map((u) => (
+              <option key={u} value={u}>
+                {{ mi: 'miles', km: 'kilometres', h: 'hours' }[u]}
+              </option>
+            ))}
+          </SelectField>
+        </Pair>
+        <TextAreaField
+          label="Where the numbers were read"
+          hint="As in: stamped on the bulkhead, plate riveted beside it looks new"
+          rows={2}
+          fault={errors.evidence?.message}
+          {...form.register('evidence')}
+        />
+        <FormFault reason={errors.root?.message} />
+        <Row>
+          <Button $look="main" type="submit" isDisabled={!isDirty || save.isPending}>
+            Keep these
+          </Button>
+          {save.isSuccess && !isDirty && <span role="status">Kept.</span>}
+        </Row>
+      </Form>
     </Panel>
   );
 }

@@ -4,12 +4,12 @@ import type { Path } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import { ROW_SHAPES, type RowDtoOf, type RowViewOf } from '#contract/vehicle.ts';
 import type { Register } from '#core/vehicle/registers.ts';
-import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
+import { orAbsent, showProblem, submitting, useContractForm } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextAreaField, TextField, TickField } from '../../ui/Field.tsx';
-import { FormFault } from '../../ui/Form.tsx';
-import { Row, Stack } from '../../ui/parts.tsx';
+import { Form, FormFault } from '../../ui/Form.tsx';
+import { Row } from '../../ui/parts.tsx';
 import { FORMS, type Field } from './fields.ts';
 import { useDropRow, usePutRow } from './vehicle.queries.ts';
 
@@ -31,45 +31,32 @@ export default function RowDialog<R extends Register>({ buildId, register, row, 
   const shape = ROW_SHAPES[register] as new () => RowDtoOf<R>;
   const form = useContractForm<RowDtoOf<R>>(shape, { version: 0, ...form_.start, ...was } as never);
   const errors = form.formState.errors as Record<string, { message?: string } | undefined>;
-  const submit = form.handleSubmit((body) =>
-    put.mutateAsync({ id, body }).then(onClose, (error: unknown) => showProblem(form, error)),
-  );
+  const submit = submitting(form, (body) => put.mutateAsync({ id, body }).then(onClose));
   const take = (): void =>
     drop.mutate(id, { onSuccess: onClose, onError: (error) => showProblem(form, error) });
   return (
     <Dialog title={row ? form_.title : form_.add} isOpen onClose={onClose}>
-      <form
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          form.clearErrors('root');
-          void submit();
-        }}
-      >
-        <Stack>
-          {(form_.fields as readonly Field<R>[]).map((f) => {
-            const setValueAs = f.as === 'year' ? (v: unknown) => orAbsent(String(v ?? '')) : undefined;
-            const field = form.register(f.name as unknown as Path<RowDtoOf<R>>, setValueAs && { setValueAs });
-            return (
-              <FieldOf key={f.name} spec={f as FieldSpec} field={field} fault={errors[f.name]?.message} />
-            );
-          })}
-          <FormFault reason={errors.root?.message} />
-          <Row>
-            <Button $look="main" type="submit" isDisabled={put.isPending}>
-              Keep it
+      <Form onSubmit={submit}>
+        {(form_.fields as readonly Field<R>[]).map((f) => {
+          const setValueAs = f.as === 'year' ? (v: unknown) => orAbsent(String(v ?? '')) : undefined;
+          const field = form.register(f.name as unknown as Path<RowDtoOf<R>>, setValueAs && { setValueAs });
+          return <FieldOf key={f.name} spec={f as FieldSpec} field={field} fault={errors[f.name]?.message} />;
+        })}
+        <FormFault reason={errors.root?.message} />
+        <Row>
+          <Button $look="main" type="submit" isDisabled={put.isPending}>
+            Keep it
+          </Button>
+          <Button $look="quiet" onPress={onClose}>
+            Leave it
+          </Button>
+          {row && (
+            <Button $look="oxide" isDisabled={drop.isPending} onPress={take}>
+              Take it off the list
             </Button>
-            <Button $look="quiet" onPress={onClose}>
-              Leave it
-            </Button>
-            {row && (
-              <Button $look="oxide" isDisabled={drop.isPending} onPress={take}>
-                Take it off the list
-              </Button>
-            )}
-          </Row>
-        </Stack>
-      </form>
+          )}
+        </Row>
+      </Form>
     </Dialog>
   );
 }
