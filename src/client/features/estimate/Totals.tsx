@@ -1,6 +1,7 @@
 /** What the estimate comes to, as a range, with the sum open to look at; and the build's money at a glance. */
 import { styled } from 'styled-components';
 import type { EstimateView } from '#contract/estimate.ts';
+import { glanceAt } from '#core/approval/glance.ts';
 import { totalsOf, Z80, type Totals as TotalsOf } from '#core/estimate/totals.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { useManner } from '../../shared/shop.ts';
@@ -20,6 +21,7 @@ export function Totals({ estimate }: { estimate: EstimateView }) {
   const money: Money = (minor) => formatMoney(minor, currency, locale);
   const doing = estimate.lines.filter((l) => l.proposal === 'do');
   const totals = totalsOf(doing, estimate.terms);
+  const glance = glanceAt({ ...estimate, first: estimate.revisions.at(-1)?.content });
   return (
     <>
       <Panel>
@@ -40,14 +42,26 @@ export function Totals({ estimate }: { estimate: EstimateView }) {
           {estimate.budgetMinor !== null && (
             <Figure name="Budget" minor={estimate.budgetMinor} money={money} />
           )}
-          <Figure name="Agreed" minor={estimate.approvedMinor} money={money} />
+          <Figure name="Agreed" minor={glance.agreedMinor} money={money} />
+          {glance.changesMinor > 0 && (
+            <Figure name="of it changes" minor={glance.changesMinor} money={money} />
+          )}
           {estimate.discretionMinor > 0 && (
             <>
               <Figure name="May be spent without asking" minor={estimate.discretionMinor} money={money} />
               <Figure name="of it used" minor={estimate.discretionUsedMinor} money={money} />
             </>
           )}
-          <Figure name="Spent so far" minor={estimate.spentMinor} money={money} />
+          {glance.leftOfBudgetMinor !== null && (
+            <Figure name="Left of the budget" minor={glance.leftOfBudgetMinor} money={money} />
+          )}
+          {glance.endMinor > 0 && (
+            <>
+              <Figure name="Expected at the end" minor={glance.endMinor} money={money} />
+              <Figure name="kept in four cases of five" minor={glance.endP80Minor} money={money} />
+            </>
+          )}
+          <Figure name="Parts and outwork paid so far" minor={estimate.spentMinor} money={money} />
         </Figures>
         {estimate.notRoadworthy.map((reason) => (
           <Notice key={reason} $tone="oxide">
