@@ -1,6 +1,6 @@
 /** From intake to an agreed estimate; a change that is more than the budget; what a customer can and cannot agree to. */
 import { expect, test, type Page } from '@playwright/test';
-import { expectNoSideScroll, log, signIn } from './support.ts';
+import { expectNoSideScroll, log, openCar, signIn } from './support.ts';
 
 /** A build made through the intake form; stands on its page afterwards. */
 async function intake(page: Page, nickname: string, more: Record<string, string> = {}): Promise<void> {
@@ -198,4 +198,42 @@ test('over the budget: what can wait is proposed, sent, and answered by telephon
     await expect(page.getByText(/by telephone to Wren Osgood: “Do all of it/)).toBeVisible();
     await expect(row(page, 'Wheels respoked')).toContainText('agreed');
   });
+});
+
+test('two at one line: the second is shown what changed, loses nothing, and chooses', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  await openCar(page, 'drophead');
+  await page.keyboard.press('e');
+  await page.getByRole('button', { name: 'New line' }).click();
+  await page.getByLabel('What is to be done').fill('Hood irons straightened');
+  await page.getByRole('button', { name: 'Put it on the estimate' }).click();
+  await page.getByRole('button', { name: 'Change Hood irons straightened' }).click();
+  await page.getByLabel('Why, as the customer will read it').fill('They chafe through the cover.');
+
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'office');
+  await other.goto(page.url());
+  await other.getByRole('button', { name: 'Change Hood irons straightened' }).click();
+  await other.getByLabel('What is to be done').fill('Hood irons straightened and sleeved');
+  await other.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(other.getByRole('dialog')).toHaveCount(0);
+  await other.context().close();
+
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(dialog.getByText('This line was changed meanwhile:')).toBeVisible();
+  await expect(dialog.getByText(/What is to be done: Hood irons straightened → /)).toContainText(
+    'and sleeved',
+  );
+  await expect(dialog.getByLabel('Why, as the customer will read it')).toHaveValue(
+    'They chafe through the cover.',
+  );
+  await dialog.getByRole('button', { name: 'Go on with mine' }).click();
+  await dialog.getByLabel('What is to be done').fill('Hood irons straightened and sleeved');
+  await dialog.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByText('They chafe through the cover.')).toBeVisible();
 });

@@ -13,10 +13,10 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Input, SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
 import { FormFault, Pair } from '../../ui/Form.tsx';
-import { HiddenVisually, Mono, Now, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
+import { HiddenVisually, Mono, Notice, Now, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { space, touch } from '../../ui/tokens.ts';
 import { useDropLine, usePutLine } from './estimate.queries.ts';
-import { formOf, lineOf, newLine, POINTS, type LineForm } from './lineForm.ts';
+import { differences, formOf, lineOf, newLine, POINTS, type LineForm } from './lineForm.ts';
 import { CLASS_HELP, WORK_WORDS } from './words.ts';
 
 const Three = styled.fieldset`
@@ -99,12 +99,15 @@ export default function LineDialog({ estimate, line, finding, onClose }: Props) 
   const form = useForm<LineForm>({
     defaultValues: line ? formOf(line, manner.currency) : newLine(finding, manner.currency),
   });
+  const [base, setBase] = useState(line);
+  const now = estimate.lines.find((l) => l.id === lineId);
+  const theirs = base && now && now.version !== base.version ? now : null;
   const { errors } = form.formState;
   const others = estimate.lines.filter((l) => l.id !== lineId);
   const submit = form.handleSubmit(async (typed) => {
     const made = lineOf(typed, manner.currency);
     if ('faults' in made) return made.faults.forEach((f) => form.setError(f.field, { message: f.reason }));
-    const body = { ...made.line, version: line?.version ?? 0, ...(finding ? { findingId: finding.id } : {}) };
+    const body = { ...made.line, version: base?.version ?? 0, ...(finding ? { findingId: finding.id } : {}) };
     await put.mutateAsync({ lineId, body }).then(onClose, (error: unknown) => {
       const fields = error instanceof ApiProblem ? (error.problem.fields ?? []) : [];
       for (const f of fields)
@@ -202,6 +205,20 @@ export default function LineDialog({ estimate, line, finding, onClose }: Props) 
           </details>
           <ComesTo form={form} estimate={estimate} lineId={lineId} />
           <FormFault reason={errors.root?.message} />
+          {base && theirs && (
+            <TheirChange
+              was={base}
+              now={theirs}
+              onTheirs={() => {
+                form.reset(formOf(theirs, manner.currency));
+                setBase(theirs);
+              }}
+              onMine={() => {
+                form.clearErrors();
+                setBase(theirs);
+              }}
+            />
+          )}
           <Row>
             <Button $look="main" type="submit" isDisabled={put.isPending}>
               {line ? 'Keep the change' : 'Put it on the estimate'}
@@ -212,7 +229,7 @@ export default function LineDialog({ estimate, line, finding, onClose }: Props) 
                 isDisabled={drop.isPending}
                 onPress={() =>
                   drop.mutate(
-                    { lineId, version: line.version },
+                    { lineId, version: (base ?? line).version },
                     { onSuccess: onClose, onError: (e) => form.setError('root', { message: wordsOf(e) }) },
                   )
                 }
@@ -227,6 +244,36 @@ export default function LineDialog({ estimate, line, finding, onClose }: Props) 
         </Stack>
       </form>
     </Dialog>
+  );
+}
+
+interface TheirChangeProps {
+  was: EstimateLineView;
+  now: EstimateLineView;
+  onTheirs: () => void;
+  onMine: () => void;
+}
+
+/** Somebody else kept a change of this line while it stood open here: what it was, and which of the two holds. */
+function TheirChange({ was, now, onTheirs, onMine }: TheirChangeProps) {
+  const { currency } = useManner();
+  return (
+    <Notice $tone="oxide">
+      <Stack $gap="s">
+        <Now>This line was changed meanwhile:</Now>
+        <ul>
+          {differences(formOf(was, currency), formOf(now, currency)).map((d) => (
+            <li key={d.field}>
+              {d.field}: {d.was} → <b>{d.now}</b>
+            </li>
+          ))}
+        </ul>
+        <Row>
+          <Button onPress={onTheirs}>Take theirs</Button>
+          <Button onPress={onMine}>Go on with mine</Button>
+        </Row>
+      </Stack>
+    </Notice>
   );
 }
 

@@ -1,7 +1,7 @@
 /** The line's form to the contract and back. Nasty cases: only the likely given, commas as marks, letters, order, blanks. */
 import { describe, expect, test } from '@jest/globals';
 import type { EstimateLineView } from '#contract/estimate.ts';
-import { formOf, lineOf, newLine, type LineForm } from './lineForm.ts';
+import { differences, formOf, lineOf, newLine, type LineForm } from './lineForm.ts';
 
 const form = (more: Partial<LineForm> = {}): LineForm => ({
   ...newLine(null, 'GBP'),
@@ -94,4 +94,15 @@ test('a finding brings what it said', () => {
     minutes: { likely: '3' },
     parts: { likely: '40.00' },
   });
+});
+
+test('what somebody else changed is said field by field, and nothing else', () => {
+  const was = form({ why: 'Rotten', parts: three('', '46.50', ''), access: 'step off' });
+  const now = form({ why: '', parts: three('40', '46.50', '60'), access: 'step off', class: 'must' });
+  expect(differences(was, now)).toEqual([
+    { field: 'Why', was: 'Rotten', now: 'nothing' },
+    { field: 'Class', was: 'should', now: 'must' },
+    { field: 'Parts', was: '– / 46.50 / –', now: '40 / 46.50 / 60' },
+  ]);
+  expect(differences(was, was)).toEqual([]);
 });

@@ -131,3 +131,31 @@ export function lineOf(form: LineForm, currency: string): { line: LineBody } | {
   };
   return faults.length > 0 ? { faults } : { line };
 }
+
+const FIELD_WORDS: Partial<Record<keyof LineForm, string>> = {
+  title: 'What is to be done',
+  why: 'Why',
+  class: 'Class',
+  work: 'Kind of work',
+  minutes: 'Hours',
+  parts: 'Parts',
+  outwork: 'Outwork',
+  sundries: 'Sundries',
+  laterExtra: 'Dearer later',
+  access: 'What has to come off',
+  wish: 'What the customer said',
+  proposal: 'What is proposed',
+};
+
+const inWords = (value: LineForm[keyof LineForm]): string => {
+  if (typeof value === 'string') return value || 'nothing';
+  if (Array.isArray(value)) return value.join(', ');
+  return POINTS.map((p) => value[p] || '–').join(' / ');
+};
+
+/** What is different in a line, field by field, in words: for who wrote meanwhile. */
+export function differences(was: LineForm, now: LineForm): { field: string; was: string; now: string }[] {
+  return (Object.keys(FIELD_WORDS) as (keyof LineForm)[])
+    .map((f) => ({ field: FIELD_WORDS[f]!, was: inWords(was[f]), now: inWords(now[f]) }))
+    .filter((d) => d.was !== d.now);
+}
