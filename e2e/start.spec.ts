@@ -3,7 +3,7 @@
  * cluster starts, keeps its data over a Ctrl-C, and stops with it.
  */
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { existsSync, readdirSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
@@ -63,6 +63,9 @@ test('an empty shop: first run, first car, first line, out and in again', async 
     AVRIK_DATA: path.join(data, 'empty'),
     DATABASE_URL: cluster.replace('{database}', 'avrik_empty'),
   };
+  // Both shops' servers are one role of one cluster: with a password of its own this one would lock the other out.
+  mkdirSync(env.AVRIK_DATA, { recursive: true });
+  copyFileSync(path.join(data, 'secrets.json'), path.join(env.AVRIK_DATA, 'secrets.json'));
   const started = await start(['--no-demo'], env);
   try {
     await page.goto('http://localhost:4197/');
