@@ -1,10 +1,10 @@
 /** How long an overrun takes to be balanced, beside an exact solver on the same cases; and an estimate to be added up. */
 import highsLoader from 'highs';
 import { balance, type Waiting } from '../src/core/estimate/balance.ts';
-import type { EstimateLine, Terms } from '../src/core/estimate/lines.ts';
-import { totalsOf } from '../src/core/estimate/totals.ts';
 import { balanceModel } from '../tests/support/balanceModel.ts';
+import { counter } from './counter.ts';
 import type { Line } from './line.ts';
+import { RECOMPUTED_LINES, recomputeMs } from './recompute.ts';
 
 const CASES = 40;
 const LINES = 60;
@@ -12,15 +12,6 @@ const ALTERNATIVES = 5;
 
 const median = (values: number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
-
-/** The same numbers every run (a linear congruential generator, Numerical Recipes' constants). */
-function counter(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-    return state / 2 ** 32;
-  };
-}
 
 /** Sixty lines, half of them needing one or two before them, one in ten a safety line. */
 function makeCase(next: () => number): { lines: Waiting[]; over: number } {
@@ -73,34 +64,11 @@ async function benchBalance(): Promise<Line[]> {
   ];
 }
 
-function benchTotals(): Line {
-  const next = counter(3);
-  const points = (most: number) => {
-    const [low, likely, high] = [next(), next(), next()].sort((a, b) => a - b) as [number, number, number];
-    return { low: Math.round(low * most), likely: Math.round(likely * most), high: Math.round(high * most) };
-  };
-  const lines = Array.from({ length: 400 }, (_, i): EstimateLine => ({
-    id: `l${i}`,
-    title: '',
-    why: '',
-    class: 'must',
-    work: 'mechanical',
-    minutes: points(2000),
-    parts: points(90_000),
-    outwork: points(9000),
-    sundriesMinor: 500,
-    needs: [],
-    access: [],
-  }));
-  const rates = { mechanical: 5800, metalwork: 0, paint: 0, trim: 0, electrical: 0, machining: 0 };
-  const terms: Terms = { rates, taxBp: 2000, taxIncluded: false, sharedRisk: 0.3 };
-  const times = Array.from({ length: 200 }, () => timed(() => totalsOf(lines, terms)));
-  return {
-    what: 'An estimate of 400 lines added up (in Node)',
-    value: median(times),
-    unit: 'ms',
-    goal: { atMost: 16 },
-  };
-}
+const benchTotals = (): Line => ({
+  what: `An estimate of ${RECOMPUTED_LINES} lines added up (in Node)`,
+  value: median(recomputeMs()),
+  unit: 'ms',
+  goal: { atMost: 16 },
+});
 
 export const benchEstimate = async (): Promise<Line[]> => [...(await benchBalance()), benchTotals()];
