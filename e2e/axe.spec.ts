@@ -74,9 +74,14 @@ for (const viewport of [DESK, PHONE])
       await page.goto('/nowhere');
       await expect(page.getByRole('heading', { name: 'Not here' })).toBeVisible();
       await check();
-      await page.goto('/shop');
+      await page.goto('/shop/terms');
       await expect(page.getByRole('heading', { name: 'Rates and tax' })).toBeVisible();
       await check();
+      await page.goto('/shop');
+      await page.getByRole('button', { name: 'Change Lift 1' }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await check();
+      await page.keyboard.press('Escape');
       await openCar(page, 'ice-cream van');
       await page.getByRole('link', { name: 'Estimate' }).click();
       await page.getByText('The sum', { exact: true }).click();

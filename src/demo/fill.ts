@@ -7,13 +7,14 @@ import { factsOf, parseLine, type CaptureContext } from '#core/capture/index.ts'
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { addDays, dayOf, weekdayOf, type Day } from '#core/time/days.ts';
 import { noonOf } from '#core/time/zones.ts';
-import { atTheDoor, inShop } from '#server/db/pool.ts';
+import { atTheDoor } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { createBuild, setNext } from '#server/features/builds/builds.service.ts';
 import { addEntry, correctEntry, listEntries } from '#server/features/entries/entries.service.ts';
 import { openLetter, sendLetter } from '#server/features/letters/letters.service.ts';
-import { firstShopMade, insertPerson } from '#server/features/session/session.queries.ts';
-import { createShop, hashPassword } from '#server/features/session/session.service.ts';
+import { firstShopMade } from '#server/features/session/session.queries.ts';
+import { createShop } from '#server/features/session/session.service.ts';
+import { putPerson, putPlace, putVendor } from '#server/features/shop/shop.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
@@ -66,7 +67,7 @@ async function fillDemo(real: Deps): Promise<void> {
   const deps: Deps = { ...real, clock: { now: () => at } };
   const id = counter();
   const people = await makePeople(deps, id);
-  await makeNames(deps, people.get('W')!.shopId, id);
+  await makeNames(deps, people.get('W')!, id);
   await setTerms(deps, people.get('W')!);
   const shop: Shop = {
     deps,
@@ -106,31 +107,23 @@ async function makePeople(deps: Deps, id: () => string): Promise<Map<string, Sig
     true,
   );
   const people = new Map([[owner!.key, signedIn]]);
-  const passwordHash = await hashPassword(DEMO_PASSWORD);
-  await inShop(deps.db, shopId, async (tx) => {
-    for (const p of others) {
-      const personId = id();
-      await insertPerson(tx, { id: personId, name: p.name, email: p.email, role: p.role, passwordHash });
-      people.set(p.key, { personId, shopId, name: p.name, role: p.role });
-    }
-  });
+  for (const { key, ...p } of others) {
+    const personId = id();
+    await putPerson(deps, signedIn, personId, {
+      ...p,
+      version: 0,
+      password: DEMO_PASSWORD,
+      hasLeft: false,
+    });
+    people.set(key, { personId, shopId, name: p.name, role: p.role });
+  }
   return people;
 }
 
-/** Places and vendors have no screens of their own yet; they are the only rows not made by a service. */
-async function makeNames(deps: Deps, shopId: string, id: () => string): Promise<void> {
-  await inShop(deps.db, shopId, async (tx) => {
-    for (const [i, p] of PLACES.entries())
-      await tx.run(
-        'insert into places (shop_id, id, name, kind, position) values (:shopId, :id, :name, :kind, :i)',
-        { ...p, id: id(), i },
-      );
-    for (const name of VENDORS)
-      await tx.run('insert into vendors (shop_id, id, name) values (:shopId, :id, :name)', {
-        id: id(),
-        name,
-      });
-  });
+async function makeNames(deps: Deps, who: SignedIn, id: () => string): Promise<void> {
+  for (const [position, p] of PLACES.entries())
+    await putPlace(deps, who, id(), { ...p, version: 0, position, closed: false });
+  for (const name of VENDORS) await putVendor(deps, who, id(), { version: 0, name });
 }
 
 const known = (name: string): { id: string; name: string } => ({ id: name, name });

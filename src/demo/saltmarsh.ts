@@ -1,6 +1,7 @@
 /** Saltmarsh Coachworks: a made-up shop by the sea, with made-up people, vendors and vehicles. */
 import type { Role } from '#contract/access.ts';
 import type { Standard } from '#core/log/standards.ts';
+import type { PlaceKind } from '#core/shop/places.ts';
 
 export const SHOP = {
   shopName: 'Saltmarsh Coachworks',
@@ -22,7 +23,7 @@ export const PEOPLE: { key: string; name: string; email: string; role: Role }[] 
 /** For signing in by hand; one press does the same. */
 export const DEMO_PASSWORD = 'saltmarsh-demo';
 
-export const PLACES: { name: string; kind: string }[] = [
+export const PLACES: { name: string; kind: PlaceKind }[] = [
   { name: 'Lift 1', kind: 'lift' },
   { name: 'Lift 2', kind: 'lift' },
   { name: 'Bay 1', kind: 'bay' },

@@ -96,6 +96,7 @@ export function Layout() {
           <NavLink to="/" end>
             Floor
           </NavLink>
+          {seesPrices && <NavLink to="/shop">Shop</NavLink>}
           {shop.isDemo && seesPrices && <NavLink to="/outbox">Outbox</NavLink>}
         </Nav>
         <Who>

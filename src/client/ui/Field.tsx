@@ -132,11 +132,20 @@ const TickBox = styled.label`
 /** Yes or no, with its words beside it. */
 export function TickField({
   label,
+  fault,
   ...input
-}: { label: ReactNode } & ComponentProps<'input'> & { ref?: Ref<HTMLInputElement> }) {
+}: Pick<Around, 'fault'> & { label: ReactNode } & ComponentProps<'input'> & { ref?: Ref<HTMLInputElement> }) {
+  const { id, aria } = useAround({ label: '', fault });
   return (
-    <TickBox>
-      <input type="checkbox" {...input} /> {label}
-    </TickBox>
+    <Box>
+      <TickBox>
+        <input type="checkbox" {...input} {...aria} /> {label}
+      </TickBox>
+      {fault && (
+        <Fault id={`${id}-fault`} role="alert">
+          {fault}
+        </Fault>
+      )}
+    </Box>
   );
 }

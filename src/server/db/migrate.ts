@@ -11,6 +11,7 @@ import * as addHouseRules from '../../../migrations/20261125_add_house_rules.ts'
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
 import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
+import * as addShopLists from '../../../migrations/20261126_add_shop_lists.ts';
 import * as addVehicleRegisters from '../../../migrations/20261125_add_vehicle_registers.ts';
 
 const MIGRATIONS = {
@@ -21,6 +22,7 @@ const MIGRATIONS = {
   '20261125_add_openings': addOpenings,
   '20261125_add_photos': addPhotos,
   '20261125_add_vehicle_registers': addVehicleRegisters,
+  '20261126_add_shop_lists': addShopLists,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -77,7 +77,7 @@ export default function EstimatePage() {
         <Row>
           <Name>{build.nickname}: estimate</Name>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
-          <Link to="/shop">Rates and tax</Link>
+          <Link to="/shop/terms">Rates and tax</Link>
           <a href={pathOf('estimatePdf', { buildId })} download>
             As PDF
           </a>

@@ -1,2 +1,3 @@
 /** What other features may use of this one. */
-export { shopOf } from './session.queries.ts';
+export { insertPerson, shopOf } from './session.queries.ts';
+export { hashPassword, isPassword } from './session.service.ts';

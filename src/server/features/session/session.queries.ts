@@ -12,7 +12,7 @@ export interface PersonRow {
 
 /** Everybody who signs in with this address: seldom more than one, at most one a shop. */
 export const peopleAtTheDoor = (tx: Tx, email: string): Promise<PersonRow[]> =>
-  tx.rows('select shop_id, id, name, role, password_hash from people where email = :email order by shop_id', {
+  tx.rows('select shop_id, id, name, role, password_hash from people where email = :email and not has_left order by shop_id', {
     email,
   });
 
@@ -23,7 +23,7 @@ export const demoShopId = async (tx: Tx): Promise<string | null> =>
 export const firstOfRole = (tx: Tx, role: Role): Promise<PersonRow | undefined> =>
   tx.one(
     `select shop_id, id, name, role, password_hash from people
-     where shop_id = :shopId and role = :role order by name collate people_order limit 1`,
+     where shop_id = :shopId and role = :role and not has_left order by name collate people_order limit 1`,
     { role },
   );
 

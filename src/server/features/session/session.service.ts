@@ -17,6 +17,9 @@ const ARGON2ID = { memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
 
 export const hashPassword = (password: string): Promise<string> => hash(password, ARGON2ID);
 
+export const isPassword = (passwordHash: string, password: string): Promise<boolean> =>
+  verify(passwordHash, password);
+
 const asSignedIn = (p: q.PersonRow): SignedIn => ({
   personId: p.id,
   shopId: p.shop_id,

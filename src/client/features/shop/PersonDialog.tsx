@@ -1,0 +1,61 @@
+import { ROLES } from '#contract/access.ts';
+import { PersonPutDto, type PersonView } from '#contract/shop.ts';
+import { orAbsent, useContractForm } from '../../shared/forms.ts';
+import { SelectField, TextField, TickField } from '../../ui/Field.tsx';
+import { NamedDialog } from './NamedDialog.tsx';
+import { usePut } from './shop.queries.ts';
+
+const NEW: PersonPutDto = { version: 0, name: '', email: '', role: 'technician', hasLeft: false };
+
+function startOf(row: PersonView | undefined): PersonPutDto {
+  if (!row) return NEW;
+  const { version, name, email, role, hasLeft } = row;
+  return { version, name, email, role, hasLeft };
+}
+
+export function PersonDialog({ row, onClose }: { row: PersonView | undefined; onClose: () => void }) {
+  const put = usePut('person');
+  const form = useContractForm(PersonPutDto, startOf(row));
+  const { errors } = form.formState;
+  return (
+    <NamedDialog
+      title={row ? row.name : 'New person'}
+      act={row ? 'Keep' : 'Add this person'}
+      id={row?.id}
+      form={form}
+      put={put.mutateAsync}
+      onClose={onClose}
+    >
+      <TextField label="Name" autoComplete="off" fault={errors.name?.message} {...form.register('name')} />
+      <TextField
+        label="Email, to sign in with"
+        type="email"
+        autoComplete="off"
+        fault={errors.email?.message}
+        {...form.register('email')}
+      />
+      <SelectField label="Role" fault={errors.role?.message} {...form.register('role')}>
+        {ROLES.map((r) => (
+          <option key={r}>{r}</option>
+        ))}
+      </SelectField>
+      <TextField
+        label={row ? 'New password' : 'Password to begin with'}
+        hint={
+          row ? 'Empty: it stays as it is. A new one signs them out everywhere.' : 'At least 10 characters.'
+        }
+        type="password"
+        autoComplete="new-password"
+        fault={errors.password?.message}
+        {...form.register('password', { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) })}
+      />
+      {row && (
+        <TickField
+          label="Has left: signs in no more; what they wrote stays"
+          fault={errors.hasLeft?.message}
+          {...form.register('hasLeft')}
+        />
+      )}
+    </NamedDialog>
+  );
+}

@@ -1,0 +1,61 @@
+import 'reflect-metadata';
+import {
+  IsBoolean,
+  IsEmail,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
+import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
+import { ROLES, type Role } from './access.ts';
+
+/** Of each list. */
+export const MOST_NAMES = 500;
+
+const Name =
+  (most: number): PropertyDecorator =>
+  (target, key) => {
+    IsString()(target, key);
+    Matches(/\S/, { message: 'the name is missing' })(target, key);
+    MaxLength(most, { message: `at most ${most} characters` })(target, key);
+  };
+
+/** A person as they should stand. Version 0 stands for a new one, who needs a password to begin with. */
+export class PersonPutDto {
+  @IsInt() @Min(0) version!: number;
+  @Name(120) name!: string;
+  @IsEmail({}, { message: 'that is not an email address' }) @MaxLength(200) email!: string;
+  @IsIn(ROLES, { message: 'owner, office or technician' }) role!: Role;
+  @IsOptional() @IsString() @Length(10, 200, { message: 'at least 10 characters' }) password?: string;
+  @IsBoolean() hasLeft!: boolean;
+}
+
+export class PlacePutDto {
+  @IsInt() @Min(0) version!: number;
+  @Name(60) name!: string;
+  @IsIn(PLACE_KINDS, { message: 'one of the kinds of place' }) kind!: PlaceKind;
+  /** Where it stands in the shop's own order. */
+  @IsInt({ message: 'a whole number' }) @Min(0) @Max(10_000) position!: number;
+  @IsBoolean() closed!: boolean;
+}
+
+export class VendorPutDto {
+  @IsInt() @Min(0) version!: number;
+  @Name(120) name!: string;
+}
+
+export type PersonView = Omit<PersonPutDto, 'password'> & { id: string };
+export type PlaceView = PlacePutDto & { id: string };
+export type VendorView = VendorPutDto & { id: string };
+
+export interface ShopListsView {
+  people: PersonView[];
+  places: PlaceView[];
+  vendors: VendorView[];
+}

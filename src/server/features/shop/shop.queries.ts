@@ -1,0 +1,92 @@
+import type { KnownView } from '#contract/builds.ts';
+import type { PersonView, PlacePutDto, PlaceView, VendorPutDto, VendorView } from '#contract/shop.ts';
+import type { Tx } from '../../db/pool.ts';
+
+/** Whoever else changes the shop's lists waits until this transaction ends. */
+export const lockShop = (tx: Tx): Promise<unknown> =>
+  tx.one('select shop_id from shop_counters where shop_id = :shopId for update');
+
+interface PersonRow extends Omit<PersonView, 'hasLeft'> {
+  has_left: boolean;
+}
+
+export const people = async (tx: Tx): Promise<PersonView[]> =>
+  (
+    await tx.rows<PersonRow>(
+      `select id, name, email, role, has_left, version from people
+       where shop_id = :shopId order by has_left, name collate people_order`,
+    )
+  ).map(({ has_left: hasLeft, ...p }) => ({ ...p, hasLeft }));
+
+export const places = (tx: Tx): Promise<PlaceView[]> =>
+  tx.rows(
+    `select id, name, kind, position, closed, version from places
+     where shop_id = :shopId order by closed, position, name collate people_order`,
+  );
+
+export const vendors = (tx: Tx): Promise<VendorView[]> =>
+  tx.rows('select id, name, version from vendors where shop_id = :shopId order by name collate people_order');
+
+export const passwordHashOf = async (tx: Tx, id: string): Promise<string | undefined> =>
+  (
+    await tx.one<{ password_hash: string }>(
+      'select password_hash from people where shop_id = :shopId and id = :id',
+      { id },
+    )
+  )?.password_hash;
+
+export const updatePerson = (
+  tx: Tx,
+  p: Pick<PersonView, 'id' | 'name' | 'email' | 'role' | 'hasLeft'> & { passwordHash: string },
+): Promise<number> =>
+  tx.run(
+    `update people set name = :name, email = :email, role = :role, has_left = :hasLeft,
+       password_hash = :passwordHash, version = version + 1
+     where shop_id = :shopId and id = :id`,
+    p,
+  );
+
+/** Signs a person out everywhere. */
+export const endSessions = (tx: Tx, personId: string): Promise<number> =>
+  tx.run(`delete from sessions where sess->'who'->>'personId' = :personId`, { personId });
+
+export const savePlace = (tx: Tx, p: { id: string } & Omit<PlacePutDto, 'version'>): Promise<number> =>
+  tx.run(
+    `insert into places (shop_id, id, name, kind, position, closed)
+     values (:shopId, :id, :name, :kind, :position, :closed)
+     on conflict (shop_id, id) do update
+     set name = :name, kind = :kind, position = :position, closed = :closed, version = places.version + 1`,
+    p,
+  );
+
+export const saveVendor = (tx: Tx, v: { id: string } & Omit<VendorPutDto, 'version'>): Promise<number> =>
+  tx.run(
+    `insert into vendors (shop_id, id, name) values (:shopId, :id, :name)
+     on conflict (shop_id, id) do update set name = :name, version = vendors.version + 1`,
+    v,
+  );
+
+/** The car that stands at a place, if one does. */
+export const carAt = async (tx: Tx, placeId: string): Promise<string | undefined> =>
+  (
+    await tx.rows<{ nickname: string }>(
+      'select nickname from builds where shop_id = :shopId and place_id = :placeId order by number limit 1',
+      { placeId },
+    )
+  )[0]?.nickname;
+
+export const knownBuilds = async (tx: Tx): Promise<KnownView['builds']> => {
+  const rows = await tx.rows<{
+    id: string;
+    number: string;
+    nickname: string;
+    vehicle: string;
+    customer: string;
+  }>(
+    `select b.id, b.number, b.nickname, v.name as vehicle, c.name as customer from builds b
+     join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
+     join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
+     where b.shop_id = :shopId order by b.number`,
+  );
+  return rows.map((r) => ({ id: r.id, name: r.nickname, aliases: [r.number, r.vehicle, r.customer] }));
+};
