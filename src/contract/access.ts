@@ -75,6 +75,12 @@ export const ROUTES = {
   estimateRead: { method: 'get', path: '/api/builds/:buildId/estimate', allow: DESK },
   estimateLinePut: { method: 'put', path: '/api/builds/:buildId/estimate/lines/:lineId', allow: DESK },
   estimateLineDrop: { method: 'delete', path: '/api/builds/:buildId/estimate/lines/:lineId', allow: DESK },
+  choicePut: { method: 'put', path: '/api/builds/:buildId/estimate/choices/:choiceId', allow: DESK },
+  choiceSettle: {
+    method: 'post',
+    path: '/api/builds/:buildId/estimate/choices/:choiceId/settled',
+    allow: DESK,
+  },
   estimateImport: { method: 'post', path: '/api/builds/:buildId/estimate/import', allow: DESK },
   estimateCsv: { method: 'get', path: '/api/builds/:buildId/estimate/csv', allow: DESK },
   estimateJson: { method: 'get', path: '/api/builds/:buildId/estimate/json', allow: DESK },

@@ -17,12 +17,13 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { ANSWERS, type Answer, type LineStanding } from '#core/approval/answers.ts';
-import { PROPOSALS, type Proposal, type RevisionContent } from '#core/approval/revision.ts';
+import { GIVEN, type Given, type LineStanding } from '#core/approval/answers.ts';
+import { PROPOSALS, type Proposal, type Proposed, type RevisionContent } from '#core/approval/revision.ts';
 import type { Opening } from '#core/estimate/apart.ts';
 import { COLUMNS, type CellFault, type Column } from '#core/estimate/exchange.ts';
 import { WISH_WEIGHT, type Wish } from '#core/estimate/loss.ts';
 import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
+import { MOST_WAYS, type Choice, type Way } from '#core/estimate/ways.ts';
 import { CLASSES, type LineClass } from '#core/log/kinds.ts';
 
 const MOST_MINUTES = 600_000;
@@ -82,7 +83,46 @@ export class EstimateLineDto {
   @IsInt({ message: 'whole minor units' }) @Min(0) @Max(MOST_MINOR) laterExtraMinor!: number;
 
   @IsOptional() @IsUUID() findingId?: string;
+  /** The way to do it that the line belongs to; absent where there is no choice about it. */
+  @IsOptional() @IsUUID() wayId?: string;
 }
+
+class WayDto implements Way {
+  @IsUUID() id!: string;
+
+  @IsString()
+  @Matches(/\S/, { message: 'give the way a name' })
+  @MaxLength(80, { message: 'at most 80 characters' })
+  name!: string;
+
+  @IsString()
+  @Matches(/\S/, { message: 'say what stays at risk, or that nothing does' })
+  @MaxLength(400, { message: 'at most 400 characters' })
+  risk!: string;
+
+  @IsInt({ message: 'whole weeks' }) @Min(0) @Max(500, { message: 'at most 500 weeks' }) weeksLow!: number;
+  @IsInt({ message: 'whole weeks' }) @Min(0) @Max(500, { message: 'at most 500 weeks' }) weeksHigh!: number;
+}
+
+/** Two or three ways to do the same. Version 0 makes the choice. */
+export class ChoicePutDto implements Omit<Choice, 'id'> {
+  @IsInt() @Min(0) version!: number;
+
+  @IsString()
+  @Matches(/\S/, { message: 'say what it is about' })
+  @MaxLength(120, { message: 'at most 120 characters' })
+  title!: string;
+
+  @IsArray()
+  @ArrayMaxSize(MOST_WAYS, { message: 'at most three ways' })
+  @ValidateNested({ each: true })
+  @Type(() => WayDto)
+  ways!: WayDto[];
+
+  @IsUUID(undefined, { message: 'choose the way that you advise' }) heldId!: string;
+}
+
+export type ChoiceView = ChoicePutDto & { id: string };
 
 export class LineVersionDto {
   @IsInt() version!: number;
@@ -147,7 +187,7 @@ export class RevisionSendDto {
 
 class LineAnswerDto {
   @IsUUID() lineId!: string;
-  @IsIn(ANSWERS, { message: 'approve, wait, decline or ask' }) answer!: Answer;
+  @IsIn(GIVEN, { message: 'approve, wait, decline or ask' }) answer!: Given;
   @IsOptional() @IsString() @MaxLength(1000) question?: string;
 }
 
@@ -201,8 +241,9 @@ export class TermsDto implements Terms {
   sharedRisk!: number;
 }
 
-export interface EstimateLineView extends Omit<EstimateLineDto, 'findingId'> {
+export interface EstimateLineView extends Omit<EstimateLineDto, 'findingId' | 'proposal'> {
   id: string;
+  proposal: Proposed;
   findingId: string | null;
   standing: LineStanding;
   /** What of the discretion limit it was begun with. */
@@ -245,6 +286,7 @@ export interface EstimateView {
   complaint: string;
   terms: Terms;
   lines: EstimateLineView[];
+  choices: ChoiceView[];
   findings: FindingView[];
   openings: Opening[];
   /** Newest first. */

@@ -6,6 +6,7 @@ import { inShop } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { buildForUpdate } from '#server/features/builds/index.ts';
 import { keepAnswer, revisionById } from '#server/features/estimate/index.ts';
+import { putChoice } from '#server/features/estimate/choices.service.ts';
 import { putLine, readEstimate, saveTerms, setOpening } from '#server/features/estimate/estimate.service.ts';
 import { sendRevision, takeAnswer } from '#server/features/estimate/revisions.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
@@ -45,7 +46,7 @@ export const setTerms = (deps: Deps, owner: SignedIn): Promise<unknown> =>
     sharedRisk: 0.3,
   });
 
-function bodyOf(l: DemoLine, version: number, ids: LineIds): EstimateLineDto {
+function bodyOf(l: DemoLine, version: number, ids: LineIds, ways: LineIds): EstimateLineDto {
   return {
     version,
     title: l.title,
@@ -61,20 +62,30 @@ function bodyOf(l: DemoLine, version: number, ids: LineIds): EstimateLineDto {
     proposal: l.wait ? 'wait' : 'do',
     wish: l.wish ?? 'none',
     laterExtraMinor: pence(l.later ?? 0),
+    ...(l.way === undefined ? {} : { wayId: ways.get(l.way)! }),
   };
 }
 
 /** Puts the lines of this estimate on, and sends it where it has words to go with it. */
 export async function writeEstimate(w: Writing, name: string): Promise<void> {
-  const { lines, note, openings = [] } = ESTIMATES[name]!;
+  const { lines, note, openings = [], choices = [] } = ESTIMATES[name]!;
   let view: EstimateView = await readEstimate(w.deps, w.who, w.buildId);
+  const ways: LineIds = new Map();
+  for (const { title, ways: offered } of choices) {
+    const made = offered.map(({ key, name: wayName, weeks: [weeksLow, weeksHigh], risk }) => {
+      ways.set(key, w.id());
+      return { id: ways.get(key)!, name: wayName, weeksLow, weeksHigh, risk };
+    });
+    const body = { version: 0, title, ways: made, heldId: made[0]!.id };
+    view = await putChoice(w.deps, w.who, w.buildId, w.id(), body);
+  }
   for (const l of lines) {
     const lineId = w.ids.get(l.key) ?? w.id();
     w.ids.set(l.key, lineId);
     const version = view.lines.find((v) => v.id === lineId)?.version ?? 0;
     const finding =
       version === 0 && l.finding ? view.findings.find((f) => f.text.includes(l.finding!)) : undefined;
-    const body = { ...bodyOf(l, version, w.ids), ...(finding ? { findingId: finding.id } : {}) };
+    const body = { ...bodyOf(l, version, w.ids, ways), ...(finding ? { findingId: finding.id } : {}) };
     view = await putLine(w.deps, w.who, w.buildId, lineId, body);
   }
   for (const { hours, ...o } of openings)

@@ -1,6 +1,7 @@
 /** A revision: an estimate as it was sent. It never changes again, and approvals point at it by number and hash. */
 import { costOf, type EstimateLine, type Terms, type Work } from '../estimate/lines.ts';
 import { totalsOf } from '../estimate/totals.ts';
+import { compareWays, counts, type Choice, type Way } from '../estimate/ways.ts';
 import type { LineClass } from '../log/kinds.ts';
 import type { ShownPicture } from '../photo/shown.ts';
 import { shareOf } from '../money/money.ts';
@@ -9,6 +10,8 @@ import { canonical } from './canonical.ts';
 /** What the shop proposes for a line: to do it, or to let it wait so that another can be paid for. */
 export const PROPOSALS = ['do', 'wait'] as const;
 export type Proposal = (typeof PROPOSALS)[number];
+/** What is proposed in the end: a line of a way that is not held is left to that other way. */
+export type Proposed = Proposal | 'other way';
 
 export interface RevisionLine {
   id: string;
@@ -16,8 +19,10 @@ export interface RevisionLine {
   why: string;
   class: LineClass;
   work: Work;
-  proposal: Proposal;
+  proposal: Proposed;
   needs: string[];
+  /** The way to do it that the line belongs to; absent where there is no choice about it. */
+  wayId?: string;
   /** Of the finding that the line was made from; absent where there are none. */
   pictures?: ShownPicture[];
   /** With tax, minor units. */
@@ -26,12 +31,24 @@ export interface RevisionLine {
   highGrossMinor: number;
 }
 
+/** A way as it was offered, with what everything comes to if it is chosen: with tax, minor units. */
+export interface RevisionWay extends Way {
+  grossMinor: number;
+  p80GrossMinor: number;
+}
+
+export interface RevisionChoice extends Choice {
+  ways: readonly RevisionWay[];
+}
+
 export interface RevisionContent {
   number: number;
   currency: string;
   taxBp: number;
   note: string;
   lines: RevisionLine[];
+  /** Absent where nothing can be done in several ways. */
+  choices?: RevisionChoice[];
   /** Of the lines proposed to be done, with tax. */
   grossMinor: number;
   taxMinor: number;
@@ -40,12 +57,19 @@ export interface RevisionContent {
 }
 
 /** A line of an estimate with what the shop proposes for it. */
-export type ProposedLine = EstimateLine & { proposal: Proposal };
+export type ProposedLine = EstimateLine & { proposal: Proposed; wayId?: string | undefined };
+
+/** The lines with what is proposed in the end: those of ways that are not held are left to the other way. */
+export const settleWays = <L extends { proposal: Proposal; wayId?: string | undefined }>(
+  lines: readonly L[],
+  choices: readonly Choice[],
+): (Omit<L, 'proposal'> & { proposal: Proposed })[] =>
+  lines.map((l) => ({ ...l, proposal: counts(l, choices) ? l.proposal : 'other way' }));
 
 function frozenLine(line: ProposedLine, terms: Terms, pictures: readonly ShownPicture[]): RevisionLine {
   const { cost, grossMinor } = costOf(line, terms);
   const gross = (net: number): number => net + (terms.taxIncluded ? 0 : shareOf(net, terms.taxBp));
-  const { id, title, why, work, proposal } = line;
+  const { id, title, why, work, proposal, wayId } = line;
   return {
     id,
     title,
@@ -54,11 +78,27 @@ function frozenLine(line: ProposedLine, terms: Terms, pictures: readonly ShownPi
     work,
     proposal,
     needs: [...line.needs].sort(),
+    ...(wayId === undefined ? {} : { wayId }),
     ...(pictures.length > 0 ? { pictures: [...pictures] } : {}),
     lowGrossMinor: gross(cost.low),
     grossMinor,
     highGrossMinor: gross(cost.high),
   };
+}
+
+function frozenChoice(
+  choice: Choice,
+  choices: readonly Choice[],
+  lines: readonly ProposedLine[],
+  terms: Terms,
+): RevisionChoice {
+  const offered = lines.filter((l) => l.proposal !== 'wait');
+  const ways = compareWays(choice, choices, offered, terms).map(({ way, whole }): RevisionWay => ({
+    ...way,
+    grossMinor: whole.grossMinor,
+    p80GrossMinor: whole.p80GrossMinor,
+  }));
+  return { ...choice, ways };
 }
 
 /** What is sent, with the pictures of each line by its id: every line with its price, and what those to be done come to together. */
@@ -67,6 +107,7 @@ export function freeze(
   terms: Terms,
   head: { number: number; currency: string; note: string; budgetMinor: number | null },
   pictures: ReadonlyMap<string, readonly ShownPicture[]> = new Map(),
+  choices: readonly Choice[] = [],
 ): RevisionContent {
   const { grossMinor, taxMinor, p80GrossMinor } = totalsOf(
     lines.filter((l) => l.proposal === 'do'),
@@ -76,6 +117,7 @@ export function freeze(
     ...head,
     taxBp: terms.taxBp,
     lines: lines.map((l) => frozenLine(l, terms, pictures.get(l.id) ?? [])),
+    ...(choices.length === 0 ? {} : { choices: choices.map((c) => frozenChoice(c, choices, lines, terms)) }),
     grossMinor,
     taxMinor,
     p80GrossMinor,
@@ -83,7 +125,12 @@ export function freeze(
 }
 
 /** Why these lines cannot be sent as they are, or null. */
-export function whyNotSend(lines: readonly ProposedLine[]): string | null {
+export function whyNotSend(lines: readonly ProposedLine[], choices: readonly Choice[] = []): string | null {
+  for (const choice of choices) {
+    const empty = choice.ways.find((w) => !lines.some((l) => l.wayId === w.id));
+    if (empty)
+      return `“${choice.title}”: no line belongs to “${empty.name}” yet. Put one on, or take that way away.`;
+  }
   const doing = new Set(lines.filter((l) => l.proposal === 'do').map((l) => l.id));
   if (doing.size === 0) return 'There is no line to be done in it yet.';
   const title = new Map(lines.map((l) => [l.id, l.title]));
@@ -91,7 +138,7 @@ export function whyNotSend(lines: readonly ProposedLine[]): string | null {
     if (l.proposal === 'wait' && l.class === 'safety')
       return `“${l.title}” is a safety line: it is never put off to pay for another.`;
     const missing = doing.has(l.id) ? l.needs.find((n) => title.has(n) && !doing.has(n)) : undefined;
-    if (missing) return `“${l.title}” needs “${title.get(missing)}”, which is to wait.`;
+    if (missing) return `“${l.title}” needs “${title.get(missing)}”, which is not to be done.`;
   }
   return null;
 }
@@ -105,14 +152,20 @@ export interface LineChange {
   id: string;
   title: string;
   /** What is different about it. */
-  change: 'added' | 'dropped' | 'words' | 'dearer' | 'cheaper' | 'now waits' | 'now to be done';
+  change: 'added' | 'dropped' | 'words' | 'dearer' | 'cheaper' | 'now waits' | 'now to be done' | 'other way';
   beforeMinor: number;
   afterMinor: number;
 }
 
+const NOW: Record<Proposed, LineChange['change']> = {
+  do: 'now to be done',
+  wait: 'now waits',
+  'other way': 'other way',
+};
+
 function changeOf(a: RevisionLine | undefined, b: RevisionLine): LineChange['change'] | null {
   if (!a) return 'added';
-  if (a.proposal !== b.proposal) return b.proposal === 'wait' ? 'now waits' : 'now to be done';
+  if (a.proposal !== b.proposal) return NOW[b.proposal];
   if (a.grossMinor !== b.grossMinor) return a.grossMinor < b.grossMinor ? 'dearer' : 'cheaper';
   return samePromise(a, b) ? null : 'words';
 }

@@ -67,6 +67,7 @@ export const estate: DemoBuild = {
 11 M found roof canvas will not stretch over the new rail, needs a new one, 210 and nine hours, must
 11 M @photo canvas: short by two inches at the corner
 10 W asked Hugh about the roof canvas, 210 and nine hours
+9 W @estimate estate-roof
 7 M did tailgate hung and gapped, 6h
 4 I spent 27 on varnish and brushes
 3 M did waist rail plugs cut flush, 2h

@@ -6,6 +6,7 @@ import knexFactory from 'knex';
 import pg from 'pg';
 import { Logger, runMigrations } from 'graphile-worker';
 import * as createShop from '../../../migrations/20261124_create_shop.ts';
+import * as addChoices from '../../../migrations/20261126_add_choices.ts';
 import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 import * as addHouseRules from '../../../migrations/20261125_add_house_rules.ts';
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
@@ -22,6 +23,7 @@ const MIGRATIONS = {
   '20261125_add_openings': addOpenings,
   '20261125_add_photos': addPhotos,
   '20261125_add_vehicle_registers': addVehicleRegisters,
+  '20261126_add_choices': addChoices,
   '20261126_add_shop_lists': addShopLists,
 };
 

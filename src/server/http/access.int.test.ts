@@ -27,6 +27,7 @@ const params = {
   buildId: nextId(),
   letterId: nextId(),
   lineId: nextId(),
+  choiceId: nextId(),
   personId: nextId(),
   placeId: nextId(),
   vendorId: nextId(),

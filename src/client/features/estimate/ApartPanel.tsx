@@ -44,7 +44,11 @@ type Money = (minor: number) => string;
 export function ApartPanel({ estimate }: { estimate: EstimateView }) {
   const { currency, locale } = useManner();
   const money: Money = (minor) => formatMoney(minor, currency, locale);
-  const openings = apart(estimate.lines, estimate.openings, estimate.terms);
+  const openings = apart(
+    estimate.lines.filter((l) => l.proposal !== 'other way'),
+    estimate.openings,
+    estimate.terms,
+  );
   if (openings.length === 0) return null;
   return (
     <Panel aria-label="While it is apart">

@@ -47,11 +47,16 @@ function waitingOf(line: EstimateLineView, { lines, openings, terms }: EstimateV
   return { id, needs, savesMinor, loss: whyNot === null ? loss : 0, whyNot };
 }
 
-export function BalancePanel({ estimate }: { estimate: EstimateView }) {
+/** What is to be done or could be: lines of ways that are not held are neither. */
+const inHand = ({ lines }: EstimateView): EstimateLineView[] =>
+  lines.filter((l) => l.proposal !== 'other way');
+
+export function BalancePanel({ estimate: all }: { estimate: EstimateView }) {
   const { currency, locale } = useManner();
   const [pins, setPins] = useState<Record<string, PinOf>>({});
-  const propose = usePropose(estimate.buildId);
+  const propose = usePropose(all.buildId);
   const money = (minor: number): string => formatMoney(minor, currency, locale);
+  const estimate = useMemo(() => ({ ...all, lines: inHand(all) }), [all]);
   const lines = useMemo(() => estimate.lines.map((l) => waitingOf(l, estimate)), [estimate]);
   const budget = estimate.budgetMinor;
   const over = lines.reduce((s, l) => s + l.savesMinor, 0) - (budget ?? 0);

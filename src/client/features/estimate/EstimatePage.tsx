@@ -4,7 +4,7 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import { pathOf } from '#contract/access.ts';
-import type { EstimateLineView, EstimateView, FindingView } from '#contract/estimate.ts';
+import type { ChoiceView, EstimateLineView, EstimateView, FindingView } from '#contract/estimate.ts';
 import { costOf } from '#core/estimate/lines.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatMinutes } from '#core/time/hours.ts';
@@ -23,8 +23,10 @@ import { BalancePanel } from './BalancePanel.tsx';
 import { estimateQuery, useBeginLine } from './estimate.queries.ts';
 import { SendPanel } from './SendPanel.tsx';
 import { Totals } from './Totals.tsx';
+import { WaysPanel } from './WaysPanel.tsx';
 import { STATE_WORDS, WORK_WORDS } from './words.ts';
 
+const ChoiceDialog = lazy(() => import('./ChoiceDialog.tsx'));
 const ImportDialog = lazy(() => import('./ImportDialog.tsx'));
 const RepairDialog = lazy(() => import('./RepairDialog.tsx'));
 const LineDialog = lazy(() => import('./LineDialog.tsx'));
@@ -67,6 +69,7 @@ export default function EstimatePage() {
   const [importing, setImporting] = useState(false);
   const [comparing, setComparing] = useState(false);
   const [editing, setEditing] = useState<Editing | null>(null);
+  const [choosing, setChoosing] = useState<ChoiceView | 'new' | null>(null);
   const add = (): void => setEditing({ line: null, finding: null });
   useThisCar(build.id, build.nickname);
   useTitle(`Estimate, ${build.nickname}`);
@@ -101,7 +104,9 @@ export default function EstimatePage() {
               onAdd={add}
               onImport={() => setImporting(true)}
               onCompare={() => setComparing(true)}
+              onChoice={() => setChoosing('new')}
             />
+            <WaysPanel estimate={estimate} onEdit={setChoosing} />
             <Findings estimate={estimate} onTake={(finding) => setEditing({ line: null, finding })} />
           </Stack>
           <div>
@@ -118,6 +123,15 @@ export default function EstimatePage() {
             estimate={estimate}
             preserves={build.standard === 'preserve'}
             onClose={() => setComparing(false)}
+          />
+        </Suspense>
+      )}
+      {choosing && (
+        <Suspense>
+          <ChoiceDialog
+            estimate={estimate}
+            choice={choosing === 'new' ? null : choosing}
+            onClose={() => setChoosing(null)}
           />
         </Suspense>
       )}
@@ -141,12 +155,14 @@ function Lines({
   onAdd,
   onImport,
   onCompare,
+  onChoice,
 }: {
   estimate: EstimateView;
   onEdit: (line: EstimateLineView) => void;
   onAdd: () => void;
   onImport: () => void;
   onCompare: () => void;
+  onChoice: () => void;
 }) {
   return (
     <Panel>
@@ -158,6 +174,9 @@ function Lines({
         </Button>
         <Button $look="quiet" onPress={onCompare}>
           Repair or replace?
+        </Button>
+        <Button $look="quiet" onPress={onChoice}>
+          Two ways to do it
         </Button>
       </Row>
       {estimate.lines.length === 0 && <p>No line yet. Begin with a finding below, or with a new line.</p>}
@@ -197,6 +216,7 @@ function LineRow({
         <p>
           {needsAPerson(line) ? <Now>{state}</Now> : <Quiet>{state}</Quiet>}
           {line.proposal === 'wait' && <Quiet>; we propose to let it wait</Quiet>}
+          {line.proposal === 'other way' && <Quiet>; only in a way that is not counted now</Quiet>}
           {begun && <Quiet>; begun within what may be spent without asking</Quiet>}
         </p>
         <PhotoStrip buildId={estimate.buildId} photos={photos.get(line.findingId ?? '') ?? []} tall={64} />
@@ -218,7 +238,7 @@ function LineRow({
         <Button aria-label={`Change ${line.title}`} onPress={onEdit}>
           Change
         </Button>
-        {line.standing.state !== 'approved' && !begun && (
+        {line.standing.state !== 'approved' && line.proposal !== 'other way' && !begun && (
           <Button
             $look="quiet"
             aria-label={`Begin ${line.title} now`}

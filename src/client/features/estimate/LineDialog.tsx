@@ -159,6 +159,24 @@ export default function LineDialog({ estimate, line, finding, onClose }: Props) 
               ))}
             </SelectField>
           </Pair>
+          {estimate.choices.length > 0 && (
+            <SelectField
+              label="Only in this way of doing it"
+              fault={errors.wayId?.message}
+              {...form.register('wayId')}
+            >
+              <option value="">in any case</option>
+              {estimate.choices.map((c) => (
+                <optgroup key={c.id} label={c.title}>
+                  {c.ways.map((w) => (
+                    <option key={w.id} value={w.id}>
+                      {w.name}
+                    </option>
+                  ))}
+                </optgroup>
+              ))}
+            </SelectField>
+          )}
           <ThreeFields form={form} field="minutes" legend="Hours" />
           <ThreeFields form={form} field="parts" legend={`Parts, ${manner.currency}`} />
           <details>

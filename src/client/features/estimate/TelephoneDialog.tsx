@@ -3,7 +3,15 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
 import type { EstimateView, RevisionView } from '#contract/estimate.ts';
-import { ANSWERS, whyNotAnswers, type Answer, type LineAnswer } from '#core/approval/answers.ts';
+import {
+  ANSWERS,
+  answersOfPick,
+  choiceOf,
+  takenWay,
+  whyNotAnswers,
+  type Answer,
+  type LineAnswer,
+} from '#core/approval/answers.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
@@ -48,6 +56,23 @@ function alreadySaid({ lines }: EstimateView): Record<string, Answer> {
   return Object.fromEntries(said);
 }
 
+/** The ways that were taken before, by choice. */
+function alreadyPicked({ lines }: EstimateView, { content }: RevisionView): Record<string, string> {
+  const said = lines.flatMap(({ id, standing: { state } }): LineAnswer[] =>
+    state === 'approved'
+      ? [{ lineId: id, answer: 'approve' }]
+      : state === 'other way'
+        ? [{ lineId: id, answer: 'other way' }]
+        : [],
+  );
+  return Object.fromEntries(
+    (content.choices ?? []).flatMap((c): [string, string][] => {
+      const wayId = takenWay(content, c, said);
+      return wayId === undefined ? [] : [[c.id, wayId]];
+    }),
+  );
+}
+
 interface Props {
   estimate: EstimateView;
   revision: RevisionView;
@@ -63,14 +88,20 @@ export default function TelephoneDialog({ estimate, revision, onClose }: Props) 
   const [understood, setUnderstood] = useState(false);
   const [given, setGiven] = useState(() => alreadySaid(estimate));
   const [fault, setFault] = useState<string | undefined>();
-  const { lines } = revision.content;
-  const answers = lines.flatMap((l): LineAnswer[] => {
-    const answer = given[l.id];
-    if (!answer) return [];
-    return [{ lineId: l.id, answer, ...(answer === 'ask' ? { question: said } : {}) }];
-  });
+  const { content } = revision;
+  const choices = content.choices ?? [];
+  const lines = content.lines.filter((l) => !choiceOf(content, l));
+  const [picks, setPicks] = useState(() => alreadyPicked(estimate, revision));
+  const answers = [
+    ...choices.flatMap((c) => answersOfPick(content, c, { pick: picks[c.id] ?? '', question: said })),
+    ...lines.flatMap((l): LineAnswer[] => {
+      const answer = given[l.id];
+      if (!answer) return [];
+      return [{ lineId: l.id, answer, ...(answer === 'ask' ? { question: said } : {}) }];
+    }),
+  ];
   const press = (): void => {
-    const [first] = whyNotAnswers(revision.content, answers, understood);
+    const [first] = whyNotAnswers(content, answers, understood);
     const missing = said.trim() === '' ? 'write down what was said' : first?.reason;
     setFault(missing);
     if (missing !== undefined) return;
@@ -99,11 +130,38 @@ export default function TelephoneDialog({ estimate, revision, onClose }: Props) 
         <Row>
           <Button
             $look="plain"
-            onPress={() => setGiven(Object.fromEntries(lines.map((l) => [l.id, 'approve' as const])))}
+            onPress={() => {
+              setGiven(Object.fromEntries(lines.map((l) => [l.id, 'approve' as const])));
+              setPicks(Object.fromEntries(choices.map((c) => [c.id, c.heldId])));
+            }}
           >
             They agreed to everything
           </Button>
         </Row>
+        {choices.map((c) => (
+          <Line key={c.id}>
+            <span>{c.title}</span>
+            <span />
+            <Select
+              value={picks[c.id] ?? ''}
+              onChange={(e) => setPicks({ ...picks, [c.id]: e.target.value })}
+            >
+              <option value="" disabled>
+                said …
+              </option>
+              {c.ways.map((w) => (
+                <option key={w.id} value={w.id}>
+                  {w.name}
+                </option>
+              ))}
+              {ANSWERS.filter((a) => a !== 'approve').map((a) => (
+                <option key={a} value={a}>
+                  {WORDS[a]}
+                </option>
+              ))}
+            </Select>
+          </Line>
+        ))}
         {lines.map((l) => (
           <Line key={l.id}>
             <span>
@@ -125,7 +183,7 @@ export default function TelephoneDialog({ estimate, revision, onClose }: Props) 
             </Select>
           </Line>
         ))}
-        {lines.some((l) => l.class === 'safety') && (
+        {content.lines.some((l) => l.class === 'safety') && (
           <Tick>
             <input type="checkbox" checked={understood} onChange={(e) => setUnderstood(e.target.checked)} />
             They said that they understand: without a safety line the car cannot be handed over as roadworthy

@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   AnswerTakenDto,
+  ChoicePutDto,
   EstimateLineDto,
   EstimateView,
   ImportDto,
@@ -37,6 +38,16 @@ export const usePutLine = (buildId: string) =>
 export const useDropLine = (buildId: string) =>
   useChange(buildId, ({ lineId, version }: { lineId: string; version: number }) =>
     call<EstimateView>('estimateLineDrop', { params: { buildId, lineId }, body: { version } }),
+  );
+
+export const usePutChoice = (buildId: string) =>
+  useChange(buildId, ({ choiceId, body }: { choiceId: string; body: ChoicePutDto }) =>
+    call<EstimateView>('choicePut', { params: { buildId, choiceId }, body }),
+  );
+
+export const useSettleChoice = (buildId: string) =>
+  useChange(buildId, ({ choiceId, version }: { choiceId: string; version: number }) =>
+    call<EstimateView>('choiceSettle', { params: { buildId, choiceId }, body: { version } }),
   );
 
 export const useSetOpening = (buildId: string) =>

@@ -23,6 +23,8 @@ export interface LineForm {
   needs: string[];
   wish: Wish;
   proposal: Proposal;
+  /** The way to do it that it belongs to; empty for none. */
+  wayId: string;
 }
 
 const points = (of: ThreePoint, typed: (value: number) => string): TypedPoints =>
@@ -41,6 +43,7 @@ const EMPTY: Omit<LineForm, 'minutes' | 'parts' | 'outwork'> = {
   needs: [],
   wish: 'none',
   proposal: 'do',
+  wayId: '',
 };
 const NO_POINTS: TypedPoints = { low: '', likely: '', high: '' };
 
@@ -72,7 +75,8 @@ export function formOf(line: EstimateLineView, currency: string): LineForm {
     access: line.access.join(', '),
     needs: line.needs,
     wish: line.wish,
-    proposal: line.proposal,
+    proposal: line.proposal === 'wait' ? 'wait' : 'do',
+    wayId: line.wayId ?? '',
   };
 }
 
@@ -128,6 +132,7 @@ export function lineOf(form: LineForm, currency: string): { line: LineBody } | {
     needs: form.needs,
     wish: form.wish,
     proposal: form.class === 'safety' ? 'do' : form.proposal,
+    ...(form.wayId === '' ? {} : { wayId: form.wayId }),
   };
   return faults.length > 0 ? { faults } : { line };
 }

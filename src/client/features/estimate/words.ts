@@ -9,6 +9,7 @@ export const STATE_WORDS: Record<LineState, string> = {
   approved: 'agreed',
   waits: 'put off by the customer',
   declined: 'declined',
+  'other way': 'another way was chosen',
   question: 'has a question about it',
   changed: 'changed since it was agreed',
 };

@@ -126,7 +126,7 @@ describe('a revision', () => {
     await send(await makeBuild(it.owner)).expect(400);
     const { buildId, ids } = await buildWith([{ proposal: 'wait' }, {}]);
     await put(buildId, ids[1]!, { version: 1, title: 'Line 1', needs: [ids[0]!] }).expect(200);
-    expect((await send(buildId).expect(400)).body.detail).toMatch(/which is to wait/);
+    expect((await send(buildId).expect(400)).body.detail).toMatch(/which is not to be done/);
   });
 
   test('nobody changes or deletes what was sent or answered, not even behind the app’s back', async () => {

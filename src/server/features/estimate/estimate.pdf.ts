@@ -1,7 +1,9 @@
 /** An estimate on paper: a good shop’s letterhead, each line with its why, its pictures and its price, the sums, the page numbers. */
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
-import type { RevisionContent, RevisionLine } from '#core/approval/revision.ts';
+import { choiceOf } from '#core/approval/answers.ts';
+import type { RevisionChoice, RevisionContent, RevisionLine } from '#core/approval/revision.ts';
+import { weeksInWords } from '#core/estimate/ways.ts';
 import type { LineClass } from '#core/log/kinds.ts';
 import { formatMoney } from '#core/money/money.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
@@ -171,6 +173,31 @@ function drawLine(doc: Doc, of: PaperOf, line: RevisionLine, from: number): numb
   return y + 10;
 }
 
+/** A heading that keeps a little of what follows it on its page. */
+function subhead(doc: Doc, words: string, from: number, size: number): number {
+  let y = from;
+  if (y + 110 > BOTTOM) {
+    doc.addPage();
+    y = MARGIN;
+  }
+  return write(doc, words, MARGIN, y + 8, { weight: 'bold', size });
+}
+
+/** Ways to do it, one after the other: its lines, then what everything comes to, how long it takes, what stays at risk. */
+function drawChoice(doc: Doc, of: PaperOf, choice: RevisionChoice, from: number): number {
+  const money = (minor: number): string => formatMoney(minor, of.content.currency, of.locale);
+  let y = subhead(doc, `${choice.title}: one of these ways`, from, 13);
+  for (const way of choice.ways) {
+    const advised = way.id === choice.heldId ? ' (what we advise)' : '';
+    y = subhead(doc, way.name + advised, y, 11);
+    for (const line of of.content.lines.filter((l) => l.wayId === way.id)) y = drawLine(doc, of, line, y + 4);
+    const sum = `Everything then comes to ${money(way.grossMinor)}, in four cases of five not above ${money(way.p80GrossMinor)}. It takes ${weeksInWords(way)}.`;
+    y = write(doc, sum, MARGIN, y, { size: 9 });
+    y = write(doc, `What stays at risk: ${way.risk}`, MARGIN, y, { size: 9, color: QUIET }) + 8;
+  }
+  return y;
+}
+
 function sums(doc: Doc, of: PaperOf, from: number): void {
   const { content } = of;
   const money = (minor: number): string => formatMoney(minor, content.currency, of.locale);
@@ -222,7 +249,9 @@ export function estimatePdf(of: PaperOf): Promise<Buffer> {
     doc.on('error', reject);
   });
   let y = head(doc, of);
-  for (const line of of.content.lines) y = drawLine(doc, of, line, y);
+  const inAnyCase = of.content.lines.filter((l) => !choiceOf(of.content, l));
+  for (const line of inAnyCase) y = drawLine(doc, of, line, y);
+  for (const choice of of.content.choices ?? []) y = drawChoice(doc, of, choice, y);
   sums(doc, of, y + 6);
   feet(doc, of);
   doc.end();

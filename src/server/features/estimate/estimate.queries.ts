@@ -1,5 +1,6 @@
 import type {
   AnswerView,
+  ChoicePutDto,
   EstimateLineDto,
   FindingView,
   RevisionView,
@@ -99,6 +100,44 @@ export const isFindingOf = async (tx: Tx, buildId: string, id: string): Promise<
     `select 1 from entries_now where shop_id = :shopId and build_id = :buildId and id = :id and kind = 'found'`,
     { buildId, id },
   )) !== undefined;
+
+/** A choice's words, as they are kept in `content`. */
+type ChoiceContent = Omit<ChoicePutDto, 'version'>;
+
+export interface ChoiceRow {
+  id: string;
+  build_id: string;
+  content: ChoiceContent;
+  version: number;
+  removed: boolean;
+}
+
+const CHOICES =
+  'select id, build_id, content, version, removed_at is not null as removed from choices where shop_id = :shopId';
+
+export const choicesOf = (tx: Tx, buildId: string): Promise<ChoiceRow[]> =>
+  tx.rows(`${CHOICES} and build_id = :buildId and removed_at is null order by position, id`, { buildId });
+
+export const choiceById = (tx: Tx, id: string): Promise<ChoiceRow | undefined> =>
+  tx.one(`${CHOICES} and id = :id`, { id });
+
+export const insertChoice = (tx: Tx, id: string, buildId: string, content: ChoiceContent): Promise<number> =>
+  tx.run(
+    `insert into choices (shop_id, id, build_id, position, content)
+     select :shopId, :id, :buildId, coalesce(max(position), 0) + 1, :content::jsonb
+     from choices where shop_id = :shopId and build_id = :buildId`,
+    { id, buildId, content: JSON.stringify(content) },
+  );
+
+export const saveChoice = (tx: Tx, id: string, content: ChoiceContent): Promise<number> =>
+  tx.run(
+    `update choices set content = :content::jsonb, version = version + 1
+     where shop_id = :shopId and id = :id`,
+    { id, content: JSON.stringify(content) },
+  );
+
+export const removeChoice = (tx: Tx, id: string, now: string): Promise<number> =>
+  tx.run('update choices set removed_at = :now where shop_id = :shopId and id = :id', { id, now });
 
 export const openingsOf = (tx: Tx, buildId: string): Promise<Opening[]> =>
   tx.rows(

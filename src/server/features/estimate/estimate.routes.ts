@@ -1,5 +1,6 @@
 import {
   AnswerTakenDto,
+  ChoicePutDto,
   EstimateLineDto,
   ImportDto,
   LineVersionDto,
@@ -11,6 +12,7 @@ import {
 import type { Response } from 'express';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
+import { putChoice, settleChoice } from './choices.service.ts';
 import * as s from './estimate.service.ts';
 import { exportCsv, exportJson, exportPdf, importLines, type OutFile } from './exchange.service.ts';
 import { sendRevision, takeAnswer } from './revisions.service.ts';
@@ -30,6 +32,14 @@ export function estimateRoutes(deps: Deps): Feature {
     estimateLineDrop: handler({
       body: LineVersionDto,
       run: ({ who, params, body }) => s.removeLine(deps, who, params.buildId!, params.lineId!, body),
+    }),
+    choicePut: handler({
+      body: ChoicePutDto,
+      run: ({ who, params, body }) => putChoice(deps, who, params.buildId!, params.choiceId!, body),
+    }),
+    choiceSettle: handler({
+      body: LineVersionDto,
+      run: ({ who, params, body }) => settleChoice(deps, who, params.buildId!, params.choiceId!, body),
     }),
     openingSet: handler({
       body: OpeningDto,

@@ -21,7 +21,8 @@ import {
   type Answered,
   type WorkCase,
 } from '#core/approval/answers.ts';
-import { freeze, type ProposedLine, type RevisionContent } from '#core/approval/revision.ts';
+import { freeze, settleWays, type ProposedLine, type RevisionContent } from '#core/approval/revision.ts';
+import type { Choice } from '#core/estimate/ways.ts';
 import { whyNotThreePoint } from '#core/estimate/lines.ts';
 import { totalsOf } from '#core/log/entries.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
@@ -41,6 +42,7 @@ export interface EstimateNow {
   build: BuildDetail;
   rows: q.LineRow[];
   lines: ProposedLine[];
+  choices: (Choice & { version: number })[];
   terms: TermsView;
   /** The lines as they would be sent now. */
   frozen: RevisionContent;
@@ -49,8 +51,6 @@ export interface EstimateNow {
   answered: Answered[];
   discretionUsedMinor: number;
 }
-
-const proposed = ({ id, content }: q.LineRow): ProposedLine => ({ id, ...content });
 
 /** The photographs of the findings that lines were made from, by line. */
 async function picturesOf(
@@ -67,7 +67,15 @@ export async function estimateNow(tx: Tx, buildId: string): Promise<EstimateNow>
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
   const rows = await q.linesOf(tx, buildId);
-  const lines = rows.map(proposed);
+  const choices = (await q.choicesOf(tx, buildId)).map(({ id, content, version }) => ({
+    id,
+    ...content,
+    version,
+  }));
+  const lines = settleWays(
+    rows.map(({ id, content }) => ({ id, ...content })),
+    choices,
+  );
   const terms = await q.termsOf(tx);
   const revisions = await q.revisionsOf(tx, buildId);
   const answers = await q.answersOf(tx, buildId);
@@ -79,8 +87,15 @@ export async function estimateNow(tx: Tx, buildId: string): Promise<EstimateNow>
     build,
     rows,
     lines,
+    choices,
     terms,
-    frozen: freeze(lines, terms, head, await picturesOf(tx, buildId, rows)),
+    frozen: freeze(
+      lines,
+      terms,
+      head,
+      await picturesOf(tx, buildId, rows),
+      choices.map(({ id, title, ways, heldId }) => ({ id, title, ways, heldId })),
+    ),
     revisions,
     answers,
     answered: answers.map((a) => ({ revision: contents.get(a.revision_id)!, answers: a.given })).reverse(),
@@ -88,10 +103,11 @@ export async function estimateNow(tx: Tx, buildId: string): Promise<EstimateNow>
   };
 }
 
-function lineViews({ rows, frozen, revisions, answered }: EstimateNow): EstimateLineView[] {
+function lineViews({ rows, lines, frozen, revisions, answered }: EstimateNow): EstimateLineView[] {
   return rows.map(({ id, content, finding_id, version, discretion_minor }, i) => ({
     id,
     ...content,
+    proposal: lines[i]!.proposal,
     version,
     findingId: finding_id,
     discretionMinor: discretion_minor,
@@ -108,6 +124,13 @@ async function viewOf(tx: Tx, buildId: string): Promise<EstimateView> {
     complaint: now.build.complaint,
     terms: now.terms,
     lines,
+    choices: now.choices.map(({ version, id, title, ways, heldId }) => ({
+      version,
+      id,
+      title,
+      ways: [...ways],
+      heldId,
+    })),
     findings: await q.freeFindings(tx, buildId),
     openings: await q.openingsOf(tx, buildId),
     revisions: now.revisions,
@@ -154,7 +177,12 @@ export const setOpening = (
   });
 
 /** What no class can check by itself. */
-function refuseLine(dto: EstimateLineDto, id: string, others: readonly q.LineRow[]): void {
+function refuseLine(
+  dto: EstimateLineDto,
+  id: string,
+  others: readonly q.LineRow[],
+  choices: readonly q.ChoiceRow[],
+): void {
   const fields = (['minutes', 'parts', 'outwork'] as const).flatMap((field): FieldFault[] => {
     const reason = whyNotThreePoint(dto[field]);
     return reason === null ? [] : [{ field, reason }];
@@ -164,6 +192,9 @@ function refuseLine(dto: EstimateLineDto, id: string, others: readonly q.LineRow
     fields.push({ field: 'needs', reason: 'a line can only need another line of this estimate' });
   if (needsItself(id, dto.needs, others))
     fields.push({ field: 'needs', reason: 'lines would need each other in a circle' });
+  const ways = choices.flatMap((c) => c.content.ways.map((w) => w.id));
+  if (dto.wayId !== undefined && !ways.includes(dto.wayId))
+    fields.push({ field: 'wayId', reason: 'that way to do it is not there any more' });
   if (dto.class === 'safety' && dto.proposal === 'wait')
     fields.push({ field: 'proposal', reason: 'a safety line is never put off to pay for another' });
   if (fields.length > 0)
@@ -204,7 +235,7 @@ export const putLine = (
     const others = (await q.linesOf(tx, buildId)).filter((l) => l.id !== lineId);
     if (known?.removed) throw conflict('line', null);
     if (known && known.version !== version) throw conflict('line', known);
-    refuseLine(dto, lineId, others);
+    refuseLine(dto, lineId, others, await q.choicesOf(tx, buildId));
     if (known) return q.saveLine(tx, lineId, content);
     if (version !== 0) throw notFound('line');
     if (others.length >= MOST_LINES)
@@ -267,6 +298,11 @@ export const beginLine = (
     if (at === -1) throw notFound('line');
     if (now.rows[at]!.discretion_minor !== null) return;
     const shop = await shopOf(tx);
+    if (now.lines[at]!.proposal === 'other way')
+      throw new Refusal(
+        'forbidden',
+        `“${now.lines[at]!.title}” belongs to a way of doing it that is not the one held. Hold that way, or send it first.`,
+      );
     const work: WorkCase = {
       title: now.lines[at]!.title,
       standing: lineViews(now)[at]!.standing,

@@ -146,7 +146,7 @@ export const exportCsv = (deps: Deps, who: SignedIn, buildId: string): Promise<O
 /** The estimate with its terms, sums and what was sent, for other programs. Money is in minor units, hours in minutes. */
 export const exportJson = (deps: Deps, who: SignedIn, buildId: string): Promise<OutFile> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    const { build, rows, lines, terms, revisions } = await estimateNow(tx, buildId);
+    const { build, rows, lines, choices, terms, revisions } = await estimateNow(tx, buildId);
     const { currency } = await shopOf(tx);
     const { expectedMinor, taxMinor, grossMinor, p80GrossMinor } = totalsOf(
       lines.filter((l) => l.proposal === 'do'),
@@ -162,6 +162,7 @@ export const exportJson = (deps: Deps, who: SignedIn, buildId: string): Promise<
       currency,
       terms,
       totals: { expectedMinor, taxMinor, grossMinor, p80GrossMinor },
+      choices,
       lines: rows.map(({ id, content: c, finding_id }) => ({ id, ...c, findingId: finding_id })),
       revisions: revisions.map(({ number, hash, sentAt, content: c }) => ({
         number,

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { v7 as uuidv7 } from 'uuid';
 import type { AnswerTakenDto, EstimateView, RevisionSendDto } from '#contract/estimate.ts';
 import type { ShopView } from '#contract/session.ts';
-import { ANSWERS, whyNotAnswers, type Answer, type LineAnswer } from '#core/approval/answers.ts';
+import { ANSWERS, takenWay, whyNotAnswers, type Answer, type LineAnswer } from '#core/approval/answers.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { whyNotSend, type RevisionContent } from '#core/approval/revision.ts';
 import { formatMoney } from '#core/money/money.ts';
@@ -17,6 +17,7 @@ import { keep } from '../entries/index.ts';
 import { ensureLink } from '../letters/index.ts';
 import { showPictures } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
+import { holdTaken } from './choices.service.ts';
 import * as q from './estimate.queries.ts';
 import { changing, estimateNow } from './estimate.service.ts';
 
@@ -63,13 +64,13 @@ export const sendRevision = (
 ): Promise<EstimateView> =>
   changing(deps, who, buildId, async (tx) => {
     if (await q.revisionById(tx, dto.id)) return;
-    const { build, lines, frozen, revisions } = await estimateNow(tx, buildId);
+    const { build, lines, choices, frozen, revisions } = await estimateNow(tx, buildId);
     const newest = revisions[0];
     if ((newest?.number ?? 0) !== dto.after)
       throw new Refusal('conflict', `Revision ${newest?.number} was sent meanwhile. Look at it first.`, {
         current: newest,
       });
-    const refused = whyNotSend(lines);
+    const refused = whyNotSend(lines, choices);
     if (refused !== null) throw new Refusal('invalid', refused);
     if (newest && sameOffer(newest.content, frozen))
       throw new Refusal('invalid', `Nothing has changed since revision ${newest.number}.`);
@@ -107,13 +108,18 @@ const SAID: Record<Answer, string> = {
 
 function inWords(given: readonly LineAnswer[], content: RevisionContent): string {
   const title = new Map(content.lines.map((l) => [l.id, l.title]));
-  return ANSWERS.flatMap((answer) => {
+  const ways = (content.choices ?? []).flatMap((c) => {
+    const way = c.ways.find((w) => w.id === takenWay(content, c, given));
+    return way ? [`for ${c.title}: ${way.name}`] : [];
+  });
+  const lines = ANSWERS.flatMap((answer) => {
     const these = given.filter((g) => g.answer === answer).map((g) => title.get(g.lineId)!);
     if (these.length === 0) return [];
     return [
       these.length > 3 ? `${SAID[answer]} ${these.length} lines` : `${SAID[answer]} ${these.join(', ')}`,
     ];
-  }).join('; ');
+  });
+  return [...ways, ...lines].join('; ');
 }
 
 /**
@@ -140,6 +146,7 @@ export async function keepAnswer(
   const fields = whyNotAnswers(revision.content, answer.given, answer.understood);
   if (fields.length > 0) throw new Refusal('invalid', `${fields[0]!.reason}. Nothing was kept.`, { fields });
   await q.insertAnswer(tx, answer, revision, deps.clock.now());
+  await holdTaken(tx, build.id, revision.content, answer.given);
   const how = answer.via === 'telephone' ? ' by telephone' : '';
   await log(tx, deps, await shopOf(tx), build, {
     kind: 'decided',

@@ -1,12 +1,23 @@
 /** The customer's estimate: each line with its why and its price, and the answers to press. Works without a script. */
 import {
   ANSWERS,
+  choiceOf,
+  pickOf,
+  takenWay,
   type Answer,
+  type ChoicePick,
   type FieldReason,
   type LineAnswer,
   type LineState,
 } from '#core/approval/answers.ts';
-import type { LineChange, RevisionContent, RevisionLine } from '#core/approval/revision.ts';
+import type {
+  LineChange,
+  RevisionChoice,
+  RevisionContent,
+  RevisionLine,
+  RevisionWay,
+} from '#core/approval/revision.ts';
+import { weeksInWords } from '#core/estimate/ways.ts';
 import type { LineClass } from '#core/log/kinds.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { picturesHtml } from '#core/photo/shown.ts';
@@ -48,6 +59,7 @@ const STATE_WORDS: Partial<Record<LineState, string>> = {
   approved: 'You agreed to this.',
   waits: 'You let this wait.',
   declined: 'You left this out.',
+  'other way': 'You chose another way.',
   question: 'You asked about this.',
   changed: 'This has changed since you answered.',
 };
@@ -60,6 +72,7 @@ const CHANGE_WORDS: Record<LineChange['change'], string> = {
   cheaper: 'cheaper',
   'now waits': 'may wait now',
   'now to be done': 'to be done now',
+  'other way': 'left to another way of doing it',
 };
 
 const moneyIn =
@@ -72,8 +85,8 @@ const faultAt = (faults: readonly FieldReason[], field: string): string => {
   return fault ? `<p class="fault" role="alert">${esc(fault.reason)}.</p>` : '';
 };
 
-/** A choice and where it stands already. */
-function choices(line: RevisionLine, given: LineAnswer | undefined): string {
+/** The answers to press, and what was answered already. */
+function answersHtml(line: RevisionLine, given: LineAnswer | undefined): string {
   const radios = ANSWERS.map(
     (a) =>
       `<label><input type="radio" name="line.${line.id}" value="${a}"${given?.answer === a ? ' checked' : ''}> ${ANSWER_WORDS[a]}</label>`,
@@ -98,7 +111,45 @@ function lineHtml(
     line.proposal === 'wait' ? '<p class="proposal">This one can wait; I propose to put it off.</p>' : '';
   const stands = STATE_WORDS[state] ? `<p class="stands">${STATE_WORDS[state]}</p>` : '';
   return `<section class="line" aria-labelledby="l-${line.id}"><div class="top"><h3 id="l-${line.id}">${esc(line.title)}</h3><p class="price">${money(line.grossMinor)}</p></div>
-    <p class="class">${CLASS_WORDS[line.class]}</p>${line.why === '' ? '' : `<p>${esc(line.why)}</p>`}${picturesHtml(line.pictures ?? [], home, line.title)}${range}${waits}${stands}${choices(line, given)}${faultAt(faults, `line.${line.id}`)}</section>`;
+    <p class="class">${CLASS_WORDS[line.class]}</p>${line.why === '' ? '' : `<p>${esc(line.why)}</p>`}${picturesHtml(line.pictures ?? [], home, line.title)}${range}${waits}${stands}${answersHtml(line, given)}${faultAt(faults, `line.${line.id}`)}</section>`;
+}
+
+/** A way's lines: what would be done, and what each costs. */
+const wayLines = (
+  content: RevisionContent,
+  way: RevisionWay,
+  money: (minor: number) => string,
+  home: string,
+): string =>
+  content.lines
+    .filter((l) => l.wayId === way.id)
+    .map(
+      (l) =>
+        `<li>${esc(l.title)}, ${money(l.grossMinor)}${l.why === '' ? '' : `: ${esc(l.why)}`}${l.class === 'safety' ? ` (${CLASS_WORDS.safety})` : ''}${picturesHtml(l.pictures ?? [], home, l.title)}</li>`,
+    )
+    .join('');
+
+/** Two or three ways to do it, side by side in words; one is chosen as a whole. */
+function choiceHtml(
+  content: RevisionContent,
+  choice: RevisionChoice,
+  given: ChoicePick | undefined,
+  faults: readonly FieldReason[],
+  money: (minor: number) => string,
+  home: string,
+): string {
+  const name = `choice.${choice.id}`;
+  const radio = (value: string, words: string): string =>
+    `<label><input type="radio" name="${name}" value="${value}"${given?.pick === value ? ' checked' : ''}> ${words}</label>`;
+  const ways = choice.ways.map((w) => {
+    const advised = w.id === choice.heldId ? ' <span class="small">(what I would do)</span>' : '';
+    return `<div class="way">${radio(w.id, `<span><b>${esc(w.name)}</b>${advised}</span>`)}<ul>${wayLines(content, w, money, home)}</ul>
+      <p>Everything then comes to ${money(w.grossMinor)}, in four cases of five not above ${money(w.p80GrossMinor)}. It takes ${weeksInWords(w)}.</p><p>What stays at risk: ${esc(w.risk)}</p></div>`;
+  });
+  const without = (['wait', 'decline', 'ask'] as const).map((a) => radio(a, ANSWER_WORDS[a]));
+  return `<section class="line" aria-labelledby="c-${choice.id}"><h3 id="c-${choice.id}">${esc(choice.title)}: which way?</h3>
+    <div role="radiogroup" aria-labelledby="c-${choice.id}">${ways.join('')}<div class="choices">${without.join('')}</div></div>
+    <label class="question">Your question, if you have one<input name="question.${choice.id}" maxlength="1000" value="${esc(given?.question ?? '')}"></label>${faultAt(faults, name)}</section>`;
 }
 
 function totals(content: RevisionContent, money: (minor: number) => string): string {
@@ -113,6 +164,9 @@ export interface LineNow {
   state: LineState;
   given: LineAnswer | undefined;
 }
+
+const givenNow = (lines: ReadonlyMap<string, LineNow>): LineAnswer[] =>
+  [...lines.values()].flatMap((l) => l.given ?? []);
 
 /** What the customer reads and answers. `changes`: what the page they came from did not have yet. */
 export function estimateHtml(
@@ -133,7 +187,13 @@ export function estimateHtml(
   return `${changes === null ? '' : newerHtml(content, changes, money)}<h2>Estimate ${content.number} for your ${esc(of.vehicle)}</h2>${wrong}
     ${content.note === '' ? '' : `<p>${esc(content.note)}</p>`}${totals(content, money)}
     <form method="post" action="${esc(of.action)}"><input type="hidden" name="revision" value="${revision.id}">
-    ${content.lines.map((l) => lineHtml(l, lines.get(l.id)?.state ?? 'asked', lines.get(l.id)?.given, faults, money, of.home)).join('')}
+    ${(content.choices ?? []).map((c) => choiceHtml(content, c, pickOf(content, c, givenNow(lines)), faults, money, of.home)).join('')}
+    ${content.lines
+      .filter((l) => !choiceOf(content, l))
+      .map((l) =>
+        lineHtml(l, lines.get(l.id)?.state ?? 'asked', lines.get(l.id)?.given, faults, money, of.home),
+      )
+      .join('')}
     ${hasSafety ? `<label class="word"><input type="checkbox" name="understood" value="yes"${typed.understood ? ' checked' : ''}> If I leave out a safety line or let it wait, I understand that the car is not safe to drive and cannot be handed over as roadworthy.</label>${faultAt(faults, 'understood')}` : ''}
     <label class="name">Your name<input name="name" required maxlength="120" autocomplete="name" value="${esc(typed.name)}"></label>${faultAt(faults, 'name')}${faultAt(faults, 'answers')}
     <p class="send"><button type="submit">Send these answers: I get a code by mail</button>
@@ -164,7 +224,7 @@ export function codeHtml(
   waiting: { id: string; name: string; given: readonly LineAnswer[] },
   fault: string | null = null,
 ): string {
-  return `<h2>One more step</h2>${choiceHtml(of, content, waiting.given)}
+  return `<h2>One more step</h2>${chosenHtml(of, content, waiting.given)}
     <p>A code of six digits is on its way to your mail.</p>
     <form method="post" action="${esc(of.action)}/code"><input type="hidden" name="answer" value="${waiting.id}">
     <label class="name">The code<input name="code" inputmode="numeric" autocomplete="one-time-code" maxlength="12" required></label>
@@ -173,16 +233,23 @@ export function codeHtml(
     <p class="small"><a href="${esc(of.action)}">Change my answers</a></p>`;
 }
 
-function choiceHtml(of: PageOf, content: RevisionContent, given: readonly LineAnswer[]): string {
+function chosenHtml(of: PageOf, content: RevisionContent, given: readonly LineAnswer[]): string {
   const money = moneyIn(of, content);
   const answerOf = new Map(given.map((g) => [g.lineId, g]));
   const agreed = content.lines.filter((l) => answerOf.get(l.id)?.answer === 'approve');
-  const rows = content.lines.map((l) => {
+  const ways = (content.choices ?? []).flatMap((c) => {
+    const way = c.ways.find((w) => w.id === takenWay(content, c, given));
+    return way ? [`<tr><th scope="row">${esc(c.title)}</th><td colspan="2">${esc(way.name)}</td></tr>`] : [];
+  });
+  const rows = content.lines.flatMap((l) => {
     const { answer, question } = answerOf.get(l.id)!;
-    return `<tr><th scope="row">${esc(l.title)}</th><td>${ANSWER_WORDS[answer]}${question ? `: “${esc(question)}”` : ''}</td><td class="price">${answer === 'approve' ? money(l.grossMinor) : ''}</td></tr>`;
+    if (answer === 'other way') return [];
+    return [
+      `<tr><th scope="row">${esc(l.title)}</th><td>${ANSWER_WORDS[answer]}${question ? `: “${esc(question)}”` : ''}</td><td class="price">${answer === 'approve' ? money(l.grossMinor) : ''}</td></tr>`,
+    ];
   });
   const sum = agreed.reduce((s, l) => s + l.grossMinor, 0);
-  return `<table class="chosen"><caption>Your answers to estimate ${content.number}</caption><tbody>${rows.join('')}</tbody><tfoot><tr><th scope="row" colspan="2">To be done, with tax</th><td class="price">${money(sum)}</td></tr></tfoot></table>`;
+  return `<table class="chosen"><caption>Your answers to estimate ${content.number}</caption><tbody>${ways.join('')}${rows.join('')}</tbody><tfoot><tr><th scope="row" colspan="2">To be done, with tax</th><td class="price">${money(sum)}</td></tr></tfoot></table>`;
 }
 
 /** The record of an answer: what, by whom, when, over which exact text. Made to be printed. */
@@ -191,7 +258,7 @@ export function answeredHtml(
   revision: { hash: string; content: RevisionContent },
   answer: { name: string; at: string; given: readonly LineAnswer[] },
 ): string {
-  return `<h2>Thank you, ${esc(answer.name)}</h2><p>Your answer is kept, and the workshop has it.</p>${choiceHtml(of, revision.content, answer.given)}
+  return `<h2>Thank you, ${esc(answer.name)}</h2><p>Your answer is kept, and the workshop has it.</p>${chosenHtml(of, revision.content, answer.given)}
     <p class="small">Answered by ${esc(answer.name)} on ${esc(answer.at)}. Estimate ${revision.content.number}, fingerprint <code>${revision.hash}</code>. You can print this page.</p>
     <p class="small"><a href="${esc(of.action)}">Back to the estimate</a></p>`;
 }

@@ -2,7 +2,15 @@
 import express, { type Request, type Response } from 'express';
 import rateLimit from 'express-rate-limit';
 import { v7 as uuidv7 } from 'uuid';
-import { ANSWERS, standingOf, whyNotAnswers, type Answer, type LineAnswer } from '#core/approval/answers.ts';
+import {
+  ANSWERS,
+  answersOfPick,
+  choiceOf,
+  standingOf,
+  whyNotAnswers,
+  type Answer,
+  type LineAnswer,
+} from '#core/approval/answers.ts';
 import { changesBetween } from '#core/approval/revision.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { atTheDoor, inShop, type Tx } from '../../db/pool.ts';
@@ -107,14 +115,23 @@ function field(req: Request, name: string): string {
 const isAnswer = (value: string): value is Answer => (ANSWERS as readonly string[]).includes(value);
 
 function typedIn(req: Request, revision: estimate.Revision): Typed {
+  const { content } = revision;
   const all = field(req, 'all') === 'yes';
-  const answers = revision.content.lines.flatMap((l): LineAnswer[] => {
+  const asked = (id: string): string => field(req, `question.${id}`).trim().slice(0, 1000);
+  const ways = (content.choices ?? []).flatMap((c) =>
+    answersOfPick(content, c, {
+      pick: all ? c.heldId : field(req, `choice.${c.id}`),
+      question: asked(c.id),
+    }),
+  );
+  const lines = content.lines.flatMap((l): LineAnswer[] => {
+    if (choiceOf(content, l)) return [];
     if (all) return [{ lineId: l.id, answer: l.proposal === 'do' ? 'approve' : 'wait' }];
     const answer = field(req, `line.${l.id}`);
-    const question = field(req, `question.${l.id}`).trim().slice(0, 1000);
     if (!isAnswer(answer)) return [];
-    return [{ lineId: l.id, answer, ...(answer === 'ask' ? { question } : {}) }];
+    return [{ lineId: l.id, answer, ...(answer === 'ask' ? { question: asked(l.id) } : {}) }];
   });
+  const answers = [...ways, ...lines];
   return {
     name: field(req, 'name').trim().slice(0, 120),
     understood: field(req, 'understood') === 'yes',

@@ -12,9 +12,12 @@ export interface PersonRow {
 
 /** Everybody who signs in with this address: seldom more than one, at most one a shop. */
 export const peopleAtTheDoor = (tx: Tx, email: string): Promise<PersonRow[]> =>
-  tx.rows('select shop_id, id, name, role, password_hash from people where email = :email and not has_left order by shop_id', {
-    email,
-  });
+  tx.rows(
+    'select shop_id, id, name, role, password_hash from people where email = :email and not has_left order by shop_id',
+    {
+      email,
+    },
+  );
 
 export const demoShopId = async (tx: Tx): Promise<string | null> =>
   (await tx.one<{ id: string }>('select id from shops where is_demo order by created_at limit 1'))?.id ??
