@@ -33,6 +33,7 @@ export const ROUTES = {
   customersList: { method: 'get', path: '/api/customers', allow: DESK },
   buildCreate: { method: 'post', path: '/api/builds', allow: DESK },
   buildRead: { method: 'get', path: '/api/builds/:buildId', allow: EVERYBODY },
+  agreedPut: { method: 'put', path: '/api/builds/:buildId/agreed', allow: DESK },
   buildNext: { method: 'put', path: '/api/builds/:buildId/next', allow: DESK },
   entriesList: { method: 'get', path: '/api/builds/:buildId/entries', allow: EVERYBODY },
   entryAdd: { method: 'post', path: '/api/builds/:buildId/entries', allow: EVERYBODY },

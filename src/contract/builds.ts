@@ -95,6 +95,35 @@ export class BuildCreateDto {
   requirements?: string[];
 }
 
+/** What was agreed, as it should stand from now on. */
+export class AgreedPutDto {
+  @IsInt() @Min(1) version!: number;
+  @IsString() @MaxLength(4000, { message: 'at most 4,000 characters' }) complaint!: string;
+  @IsIn(STANDARDS, { message: 'choose a standard of finish' }) standard!: Standard;
+  @IsOptional() @Validate(CalendarDay) promised?: string;
+  @IsOptional() @Validate(CalendarDay) eventDay?: string;
+
+  @IsOptional()
+  @IsInt({ message: 'an amount' })
+  @Min(1, { message: 'more than nothing, or leave it empty' })
+  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  budgetMinor?: number;
+
+  @IsInt({ message: 'an amount' })
+  @Min(0, { message: 'an amount' })
+  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  discretionMinor!: number;
+
+  @IsEmail({}, { message: 'that is not an email address' }) @MaxLength(200) customerEmail!: string;
+  @IsIn(TELL_BY, { message: 'choose how' }) tellBy!: TellBy;
+
+  @Type(() => Number)
+  @IsInt({ message: 'a number of days' })
+  @Min(1, { message: 'at least one day' })
+  @Max(365, { message: 'at most a year' })
+  tellEveryDays!: number;
+}
+
 export class BuildNextDto {
   @IsString()
   @MaxLength(500, { message: 'at most 500 characters' })
@@ -151,9 +180,13 @@ export interface BuildView extends BuildRow {
   complaint: string;
   tellBy: TellBy;
   eventDay: string | null;
+  /** Why the car cannot be handed over as roadworthy; empty when it can. */
+  notRoadworthy: string[];
   /** Absent for those who do not see prices or contacts. */
   spentMinor?: number;
   estimateMinor?: number;
+  budgetMinor?: number | null;
+  discretionMinor?: number;
   customerEmail?: string;
   /** The customer's page: whether its link holds, and when it was last opened. */
   link?: { url: string; lastOpenedAt: string | null } | null;

@@ -13,6 +13,13 @@ export function moneyTyped(text: string, currency: string): number | null {
   return n === null || n < 0 ? null : toMinor(n, currency);
 }
 
+/** An amount that may be left empty, as minor units; what is no amount is NaN, for the contract to refuse at its field. */
+export function minorOrAbsent(typed: string | number | undefined, currency: string): number | undefined {
+  if (typeof typed === 'number') return typed;
+  if (typed === undefined || typed.trim() === '') return undefined;
+  return moneyTyped(typed, currency) ?? NaN;
+}
+
 export const moneyAsTyped = (minor: number, currency: string): string =>
   (minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency));
 

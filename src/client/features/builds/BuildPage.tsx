@@ -92,6 +92,11 @@ function BuildHead({ build }: { build: BuildView }) {
         {build.eventDay && <Quiet>event: {formatDay(build.eventDay, manner.locale, manner.today)}</Quiet>}
         {build.promised && <Quiet>promised: {formatDay(build.promised, manner.locale, manner.today)}</Quiet>}
       </Row>
+      {build.notRoadworthy.length > 0 && (
+        <Notice $tone="oxide">
+          <Now>Not to be handed over as roadworthy:</Now> {build.notRoadworthy.join('; ')}.
+        </Notice>
+      )}
       {build.complaint && (
         <p>
           <Quiet>{build.customer} said:</Quiet> “{build.complaint}”

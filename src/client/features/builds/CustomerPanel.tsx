@@ -1,5 +1,5 @@
 /** The customer: letters sent, and the link to their page. */
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
@@ -12,6 +12,8 @@ import { Head, Panel, Quiet, Row } from '../../ui/parts.tsx';
 import { touch } from '../../ui/tokens.ts';
 import { lettersQuery } from '../letters/index.ts';
 import { useLink } from './builds.queries.ts';
+
+const AgreedDialog = lazy(() => import('./AgreedDialog.tsx'));
 
 const Letter = styled(Link)`
   display: block;
@@ -29,12 +31,18 @@ export function CustomerPanel({ build }: { build: BuildView }) {
 function Known({ build }: { build: BuildView }) {
   const manner = useManner();
   const { timeZone } = useShop().shop;
+  const [agreeing, setAgreeing] = useState(false);
   const [all, setAll] = useState(false);
   const { data: letters = [] } = useQuery(lettersQuery(build.id));
   const sent = letters.filter((l) => l.state === 'sent');
   return (
     <Panel>
-      <Head>{build.customer}</Head>
+      <Row>
+        <Head>{build.customer}</Head>
+        <Button $look="quiet" onPress={() => setAgreeing(true)}>
+          What is agreed
+        </Button>
+      </Row>
       <p>
         <a href={`mailto:${build.customerEmail}`}>{build.customerEmail}</a>
       </p>
@@ -49,6 +57,11 @@ function Known({ build }: { build: BuildView }) {
           </li>
         ))}
       </ul>
+      {agreeing && (
+        <Suspense>
+          <AgreedDialog build={build} onClose={() => setAgreeing(false)} />
+        </Suspense>
+      )}
       {sent.length > SHOWN && !all && <Button onPress={() => setAll(true)}>All {sent.length} letters</Button>}
     </Panel>
   );

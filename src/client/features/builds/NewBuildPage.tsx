@@ -3,31 +3,18 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
-import { BuildCreateDto, TELL_BY, type CustomerView, type TellBy } from '#contract/builds.ts';
-import { STANDARDS, type Standard } from '#core/log/standards.ts';
+import { BuildCreateDto, TELL_BY, type CustomerView } from '#contract/builds.ts';
+import { STANDARDS } from '#core/log/standards.ts';
 import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
-import { moneyTyped } from '../../shared/typed.ts';
+import { minorOrAbsent } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
 import { FormFault, FormPage, Pair } from '../../ui/Form.tsx';
 import { Row, Title } from '../../ui/parts.tsx';
 import { customersQuery, useCreateBuild } from './builds.queries.ts';
-
-const STANDARD_WORDS: Record<Standard, string> = {
-  driver: 'driver: function first',
-  preserve: 'preserve: keep the aged surface',
-  'period-correct': 'period-correct: as it could have been then',
-  show: 'show: to be looked at closely',
-  race: 'race: safe, light, legal',
-};
-
-const TELL_WORDS: Record<TellBy, string> = {
-  mail: 'by mail, with their page',
-  telephone: 'by telephone',
-  both: 'by mail and by telephone',
-};
+import { STANDARD_WORDS, TELL_WORDS } from './words.ts';
 
 /** A line for each requirement; empty ones are none. */
 const linesOf = (typed: string): string[] | undefined => {
@@ -49,13 +36,6 @@ const start = (): BuildCreateDto => ({
   standard: 'driver',
   tellBy: 'mail',
 });
-
-/** What is typed as minor units; what is no amount stays as it is, for the contract to refuse. */
-function minorOrAbsent(typed: string | number | undefined, currency: string): number | undefined {
-  if (typeof typed === 'number') return typed;
-  if (typed === undefined || orAbsent(typed) === undefined) return undefined;
-  return moneyTyped(typed, currency) ?? NaN;
-}
 
 export default function NewBuildPage() {
   const navigate = useNavigate();

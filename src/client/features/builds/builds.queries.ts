@@ -1,5 +1,12 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { BuildCreateDto, BuildNextDto, BuildView, CustomersView } from '#contract/builds.ts';
+import type {
+  AgreedPutDto,
+  BuildCreateDto,
+  BuildNextDto,
+  BuildView,
+  CustomersView,
+} from '#contract/builds.ts';
+import { useBuildChanged } from '../entries/index.ts';
 import { call } from '../../shared/api.ts';
 
 export const buildQuery = (buildId: string) =>
@@ -31,6 +38,21 @@ export function useSetNext(buildId: string) {
   return useMutation({
     mutationFn: (body: BuildNextDto) => call<BuildView>('buildNext', { params: { buildId }, body }),
     onSuccess: (build) => client.setQueryData(buildQuery(buildId).queryKey, build),
+  });
+}
+
+export function usePutAgreed(buildId: string) {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: (body: AgreedPutDto) => call<BuildView>('agreedPut', { params: { buildId }, body }),
+    onSuccess: (build) => {
+      client.setQueryData(buildQuery(buildId).queryKey, build);
+      changed(buildId);
+      void client.invalidateQueries({ queryKey: ['estimate', buildId] });
+      void client.invalidateQueries({ queryKey: ['proposals', buildId] });
+    },
+    onError: () => client.invalidateQueries({ queryKey: ['build', buildId] }),
   });
 }
 

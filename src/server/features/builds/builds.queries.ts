@@ -59,6 +59,7 @@ export interface BuildDetail extends RowColumns {
   standard: Standard;
   next_step: string;
   version: number;
+  customer_id: string;
   customer_email: string;
   complaint: string;
   event_day: string | null;
@@ -74,7 +75,7 @@ export interface BuildDetail extends RowColumns {
 
 export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | undefined> {
   const row = await tx.one<Omit<BuildDetail, 'sums'>>(
-    `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, c.tell_by, c.email as customer_email,
+    `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, b.customer_id, c.tell_by, c.email as customer_email,
        l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
      ${ROW_FROM}
      left join customer_links l on l.shop_id = b.shop_id and l.build_id = b.id and l.revoked_at is null
@@ -156,3 +157,33 @@ export const saveNext = async (tx: Tx, b: { id: string; next: string; version: n
      where shop_id = :shopId and id = :id and version = :version`,
     b,
   )) === 1;
+
+export interface AgreedRow {
+  id: string;
+  version: number;
+  complaint: string;
+  standard: Standard;
+  promised: string | null;
+  eventDay: string | null;
+  budgetMinor: number | null;
+  discretionMinor: number;
+}
+
+/** Keeps what was agreed if the build is still at this version; answers whether it was. */
+export const saveAgreed = async (tx: Tx, a: AgreedRow): Promise<boolean> =>
+  (await tx.run(
+    `update builds set complaint = :complaint, standard = :standard, promised = :promised, event_day = :eventDay,
+       budget_minor = :budgetMinor, discretion_minor = :discretionMinor, version = version + 1
+     where shop_id = :shopId and id = :id and version = :version`,
+    { ...a },
+  )) === 1;
+
+export const saveTelling = (
+  tx: Tx,
+  c: { id: string; email: string; tellBy: TellBy; tellEveryDays: number },
+): Promise<number> =>
+  tx.run(
+    `update customers set email = :email, tell_by = :tellBy, tell_every_days = :tellEveryDays
+     where shop_id = :shopId and id = :id`,
+    c,
+  );

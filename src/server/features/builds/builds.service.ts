@@ -9,6 +9,7 @@ import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { linkUrl } from '../../links.ts';
 import { priceContext, seesPrices } from '../entries/index.ts';
+import { notRoadworthyOf } from '../estimate/index.ts';
 import { addRequirements } from '../vehicle/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './builds.queries.ts';
@@ -30,7 +31,13 @@ export async function readFloor(deps: Deps, who: SignedIn): Promise<{ builds: Bu
   });
 }
 
-function viewOf(deps: Deps, who: SignedIn, b: q.BuildDetail, hider: CaptureContext | null): BuildView {
+function viewOf(
+  deps: Deps,
+  who: SignedIn,
+  b: q.BuildDetail,
+  notRoadworthy: string[],
+  hider: CaptureContext | null,
+): BuildView {
   const totals = totalsOf(b.sums);
   const common = {
     ...shown(q.toRow(b), hider),
@@ -40,6 +47,7 @@ function viewOf(deps: Deps, who: SignedIn, b: q.BuildDetail, hider: CaptureConte
     complaint: b.complaint,
     eventDay: b.event_day,
     tellBy: b.tell_by,
+    notRoadworthy,
     workedMinutes: totals.workedMinutes,
     estimateMinutes: totals.estimateMinutes,
   };
@@ -50,16 +58,18 @@ function viewOf(deps: Deps, who: SignedIn, b: q.BuildDetail, hider: CaptureConte
     byKind: b.sums,
     spentMinor: totals.spentMinor,
     estimateMinor: totals.estimateMinor,
+    budgetMinor: b.budget_minor,
+    discretionMinor: b.discretion_minor,
     customerEmail: b.customer_email,
     link: b.link_id === null ? null : { url: linkUrl(deps, b.link_id), lastOpenedAt: b.link_opened_at },
     draftId: b.draft_id,
   };
 }
 
-async function readIn(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> {
+export async function readIn(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> {
   const build = await q.buildDetail(tx, buildId);
   if (!build) throw notFound('build');
-  return viewOf(deps, who, build, await hiderFor(deps, who, tx));
+  return viewOf(deps, who, build, await notRoadworthyOf(tx, buildId), await hiderFor(deps, who, tx));
 }
 
 export const readBuild = (deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> =>

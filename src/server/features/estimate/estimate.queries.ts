@@ -217,6 +217,13 @@ export const answersOf = (tx: Tx, buildId: string): Promise<AnswerRow[]> =>
     { buildId },
   );
 
+export const hasAnswers = async (tx: Tx, buildId: string): Promise<boolean> =>
+  (
+    await tx.rows('select 1 from answers where shop_id = :shopId and build_id = :buildId limit 1', {
+      buildId,
+    })
+  ).length > 0;
+
 export const answerExists = async (tx: Tx, id: string): Promise<boolean> =>
   (await tx.one('select 1 from answers where shop_id = :shopId and id = :id', { id })) !== undefined;
 

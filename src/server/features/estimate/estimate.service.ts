@@ -115,6 +115,15 @@ function lineViews({ rows, lines, frozen, revisions, answered }: EstimateNow): E
   }));
 }
 
+/** Why a car cannot be handed over as roadworthy; asked with every look at a build, so only where something was answered. */
+export async function notRoadworthyOf(tx: Tx, buildId: string): Promise<string[]> {
+  if (!(await q.hasAnswers(tx, buildId))) return [];
+  return notRoadworthyNow(lineViews(await estimateNow(tx, buildId)));
+}
+
+const notRoadworthyNow = (lines: readonly EstimateLineView[]): string[] =>
+  whyNotRoadworthy(lines.map((l) => ({ title: l.title, class: l.class, state: l.standing.state })));
+
 async function viewOf(tx: Tx, buildId: string): Promise<EstimateView> {
   const now = await estimateNow(tx, buildId);
   const lines = lineViews(now);
@@ -140,9 +149,7 @@ async function viewOf(tx: Tx, buildId: string): Promise<EstimateView> {
     discretionUsedMinor: now.discretionUsedMinor,
     approvedMinor: lines.reduce((s, l) => s + l.standing.approvedMinor, 0),
     spentMinor: totalsOf(now.build.sums).spentMinor,
-    notRoadworthy: whyNotRoadworthy(
-      lines.map((l) => ({ title: l.title, class: l.class, state: l.standing.state })),
-    ),
+    notRoadworthy: notRoadworthyNow(lines),
   };
 }
 

@@ -1,6 +1,6 @@
 /** What other features may use of this one. */
 export { insertWaiting, noteTry, waitingAnswer, whyNotCode } from './answerCodes.ts';
 export { mailCode, mailRevision } from './estimate.mail.ts';
-export { revisionById, revisionsOf, type Revision } from './estimate.queries.ts';
-export { estimateNow } from './estimate.service.ts';
+export { discretionUsed, revisionById, revisionsOf, type Revision } from './estimate.queries.ts';
+export { estimateNow, notRoadworthyOf } from './estimate.service.ts';
 export { keepAnswer } from './revisions.service.ts';

@@ -1,0 +1,135 @@
+/** What was agreed for a build, agreed anew. */
+import { useState } from 'react';
+import { AgreedPutDto, TELL_BY, type BuildView } from '#contract/builds.ts';
+import { STANDARDS } from '#core/log/standards.ts';
+import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { useManner } from '../../shared/shop.ts';
+import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { Form, FormFault, Pair } from '../../ui/Form.tsx';
+import { Quiet, Row } from '../../ui/parts.tsx';
+import { usePutAgreed } from './builds.queries.ts';
+import { STANDARD_WORDS, TELL_WORDS } from './words.ts';
+
+/** Amounts stand in the form as they are typed; the fields read them as minor units. */
+function startOf(b: BuildView, currency: string) {
+  const typed = (minor: number | null | undefined): string =>
+    minor === null || minor === undefined ? '' : moneyAsTyped(minor, currency);
+  return {
+    version: b.version,
+    complaint: b.complaint,
+    standard: b.standard,
+    promised: b.promised ?? undefined,
+    eventDay: b.eventDay ?? undefined,
+    budgetMinor: typed(b.budgetMinor) as never,
+    discretionMinor: typed(b.discretionMinor) as never,
+    customerEmail: b.customerEmail ?? '',
+    tellBy: b.tellBy,
+    tellEveryDays: b.tellEveryDays,
+  };
+}
+
+interface Props {
+  build: BuildView;
+  onClose: () => void;
+}
+
+export default function AgreedDialog({ build, onClose }: Props) {
+  const { currency } = useManner();
+  const put = usePutAgreed(build.id);
+  const [start] = useState(() => startOf(build, currency));
+  const form = useContractForm(AgreedPutDto, start);
+  const { errors } = form.formState;
+  const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
+  const money = { setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) };
+  const submit = submitting(form, (body) => put.mutateAsync(body).then(onClose));
+  return (
+    <Dialog title={`What is agreed with ${build.customer}`} isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        <Pair>
+          <TextField
+            label={`Budget, ${currency}, if there is one`}
+            inputMode="decimal"
+            fault={errors.budgetMinor?.message}
+            {...form.register('budgetMinor', money)}
+          />
+          <TextField
+            label={`May be spent without asking, ${currency}`}
+            inputMode="decimal"
+            fault={errors.discretionMinor?.message}
+            {...form.register('discretionMinor', {
+              setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) ?? 0,
+            })}
+          />
+          <TextField
+            label="Promised for"
+            type="date"
+            fault={errors.promised?.message}
+            {...form.register('promised', optional)}
+          />
+          <TextField
+            label="Event it must be ready for"
+            type="date"
+            fault={errors.eventDay?.message}
+            {...form.register('eventDay', optional)}
+          />
+        </Pair>
+        <SelectField
+          label="Standard of finish"
+          fault={errors.standard?.message}
+          {...form.register('standard')}
+        >
+          {STANDARDS.map((s) => (
+            <option key={s} value={s}>
+              {STANDARD_WORDS[s]}
+            </option>
+          ))}
+        </SelectField>
+        <TextAreaField
+          label="What they came with, in their own words"
+          rows={3}
+          maxLength={4000}
+          fault={errors.complaint?.message}
+          {...form.register('complaint')}
+        />
+        <TextField
+          label="Their email"
+          type="email"
+          hint="Codes to approve an estimate go here too: change it only when they say so themselves."
+          fault={errors.customerEmail?.message}
+          {...form.register('customerEmail')}
+        />
+        <Pair>
+          <SelectField label="Tell them" fault={errors.tellBy?.message} {...form.register('tellBy')}>
+            {TELL_BY.map((t) => (
+              <option key={t} value={t}>
+                {TELL_WORDS[t]}
+              </option>
+            ))}
+          </SelectField>
+          <TextField
+            label="Every … days"
+            inputMode="numeric"
+            fault={errors.tellEveryDays?.message}
+            {...form.register('tellEveryDays', { valueAsNumber: true })}
+          />
+        </Pair>
+        <Quiet>
+          What changes is written in the logbook, with what it was. Money, days and finish are told in the
+          next letter.
+        </Quiet>
+        <FormFault reason={errors.root?.message} />
+        <Row>
+          <Button $look="main" type="submit" isDisabled={put.isPending}>
+            Keep what is agreed
+          </Button>
+          <Button $look="quiet" onPress={onClose}>
+            Leave it
+          </Button>
+        </Row>
+      </Form>
+    </Dialog>
+  );
+}
