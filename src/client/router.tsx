@@ -45,6 +45,10 @@ export const makeRouter = (client: QueryClient) =>
                   lazy: page(() => import('./features/inspection/InspectionPage.tsx')),
                 },
                 {
+                  path: '/builds/:buildId/causes',
+                  lazy: page(() => import('./features/symptoms/SymptomsPage.tsx')),
+                },
+                {
                   path: '/builds/:buildId/photos',
                   lazy: page(() => import('./features/photos/PhotosPage.tsx')),
                 },

@@ -68,6 +68,13 @@ export const ROUTES = {
   inspectionRead: { method: 'get', path: '/api/builds/:buildId/inspection', allow: EVERYBODY },
   inspectionMark: { method: 'post', path: '/api/builds/:buildId/inspection', allow: EVERYBODY },
   fittedSave: { method: 'put', path: '/api/builds/:buildId/fitted', allow: EVERYBODY },
+  symptomsRead: { method: 'get', path: '/api/builds/:buildId/symptoms', allow: EVERYBODY },
+  symptomPut: { method: 'put', path: '/api/builds/:buildId/symptoms/:symptomId', allow: EVERYBODY },
+  symptomEntryPut: {
+    method: 'put',
+    path: '/api/builds/:buildId/symptoms/:symptomId/entries/:entryId',
+    allow: EVERYBODY,
+  },
   rulesRead: { method: 'get', path: '/api/shop/rules', allow: EVERYBODY },
   ruleSave: { method: 'put', path: '/api/shop/rules/:rule', allow: ['owner'] },
   proposalsRead: { method: 'get', path: '/api/builds/:buildId/proposals', allow: EVERYBODY },

@@ -17,7 +17,9 @@ import {
 } from 'class-validator';
 import { STANDARDS, type Standard } from '#core/log/standards.ts';
 import type { Kind } from '#core/log/kinds.ts';
+import { Amount } from './amount.ts';
 import { CalendarDay } from './calendarDay.ts';
+import { NonEmpty } from './nonEmpty.ts';
 
 /** How a customer wants to be told. */
 export const TELL_BY = ['mail', 'telephone', 'both'] as const;
@@ -28,8 +30,7 @@ export class BuildCreateDto {
   @IsUUID() customerId!: string;
   @IsUUID() vehicleId!: string;
 
-  @IsString()
-  @Length(1, 120, { message: 'say what it is, up to 120 characters' })
+  @NonEmpty(120, 'say what it is, up to 120 characters')
   vehicleName!: string;
 
   @IsOptional()
@@ -39,12 +40,10 @@ export class BuildCreateDto {
   @Max(2100, { message: 'a year up to 2100' })
   vehicleYear?: number;
 
-  @IsString()
-  @Length(1, 60, { message: 'one or two words you would shout across the shop' })
+  @NonEmpty(60, 'one or two words you would shout across the shop')
   nickname!: string;
 
-  @IsString()
-  @Length(1, 120, { message: 'whose is it?' })
+  @NonEmpty(120, 'whose is it?')
   customerName!: string;
 
   @IsEmail({}, { message: 'that is not an email address' })
@@ -70,16 +69,12 @@ export class BuildCreateDto {
 
   @IsOptional()
   @Type(() => Number)
-  @IsInt({ message: 'an amount' })
-  @Min(1, { message: 'more than nothing, or leave it empty' })
-  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  @Amount(1)
   budgetMinor?: number;
 
   @IsOptional()
   @Type(() => Number)
-  @IsInt({ message: 'an amount' })
-  @Min(0, { message: 'an amount' })
-  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  @Amount(0)
   discretionMinor?: number;
 
   @IsOptional() @Validate(CalendarDay) eventDay?: string;
@@ -104,14 +99,10 @@ export class AgreedPutDto {
   @IsOptional() @Validate(CalendarDay) eventDay?: string;
 
   @IsOptional()
-  @IsInt({ message: 'an amount' })
-  @Min(1, { message: 'more than nothing, or leave it empty' })
-  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  @Amount(1)
   budgetMinor?: number;
 
-  @IsInt({ message: 'an amount' })
-  @Min(0, { message: 'an amount' })
-  @Max(1_000_000_000_00, { message: 'that is more than Avrik can add up' })
+  @Amount(0)
   discretionMinor!: number;
 
   @IsEmail({}, { message: 'that is not an email address' }) @MaxLength(200) customerEmail!: string;

@@ -18,7 +18,18 @@ import {
   Validate,
   ValidateNested,
 } from 'class-validator';
-import { AUDIENCES, CLASSES, KINDS, type Audience, type Kind, type LineClass } from '#core/log/kinds.ts';
+import {
+  AUDIENCES,
+  CAUSES,
+  CLASSES,
+  KINDS,
+  REMEDIES,
+  type Audience,
+  type Cause,
+  type Kind,
+  type LineClass,
+  type Remedy,
+} from '#core/log/kinds.ts';
 import { CalendarDay } from './calendarDay.ts';
 
 /** Longest line kept, in characters. */
@@ -61,6 +72,11 @@ export class FactsDto {
   @IsOptional() @IsString() @Length(1, 120) person?: string;
   @IsOptional() @IsString() @Length(1, 120) place?: string;
   @IsOptional() @IsIn(CLASSES, { message: 'safety, must, should or nice' }) class?: LineClass;
+  @IsOptional()
+  @IsIn(CAUSES, { message: 'age, wear, damage, earlier work, design or unknown' })
+  cause?: Cause;
+  @IsOptional() @IsIn(REMEDIES, { message: 'repair, replace, make, find, adjust or watch' }) remedy?: Remedy;
+  @IsOptional() @IsString() @Length(1, 300, { message: '1 to 300 characters' }) effect?: string;
 
   @IsOptional()
   @IsArray()

@@ -87,6 +87,12 @@ export class EstimateLineDto {
   @IsOptional() @IsUUID() wayId?: string;
 }
 
+const Weeks = (): PropertyDecorator => (target, key) => {
+  IsInt({ message: 'whole weeks' })(target, key);
+  Min(0, { message: 'not below nothing' })(target, key);
+  Max(500, { message: 'at most 500 weeks' })(target, key);
+};
+
 class WayDto implements Way {
   @IsUUID() id!: string;
 
@@ -100,8 +106,8 @@ class WayDto implements Way {
   @MaxLength(400, { message: 'at most 400 characters' })
   risk!: string;
 
-  @IsInt({ message: 'whole weeks' }) @Min(0) @Max(500, { message: 'at most 500 weeks' }) weeksLow!: number;
-  @IsInt({ message: 'whole weeks' }) @Min(0) @Max(500, { message: 'at most 500 weeks' }) weeksHigh!: number;
+  @Weeks() weeksLow!: number;
+  @Weeks() weeksHigh!: number;
 }
 
 /** Two or three ways to do the same. Version 0 makes the choice. */

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { IsEmail, IsIn, IsString, IsUUID, Length, Matches, MaxLength } from 'class-validator';
 import { ROLES, type Role } from './access.ts';
+import { NonEmpty } from './nonEmpty.ts';
 
 export class SignInDto {
   @IsEmail({}, { message: 'that is not an email address' })
@@ -25,8 +26,7 @@ export class ShopCreateDto {
   @IsUUID()
   personId!: string;
 
-  @IsString()
-  @Length(1, 120, { message: 'give the shop a name of 1 to 120 characters' })
+  @NonEmpty(120, 'give the shop a name of 1 to 120 characters')
   shopName!: string;
 
   @Matches(/^[A-Z]{3}$/, { message: 'three capital letters, as in GBP' })
@@ -43,8 +43,7 @@ export class ShopCreateDto {
   @Length(1, 64, { message: 'a time zone, as in Europe/London' })
   timeZone!: string;
 
-  @IsString()
-  @Length(1, 120, { message: 'say your name, up to 120 characters' })
+  @NonEmpty(120, 'say your name, up to 120 characters')
   ownerName!: string;
 
   @IsEmail({}, { message: 'that is not an email address' })

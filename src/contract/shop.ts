@@ -7,24 +7,18 @@ import {
   IsOptional,
   IsString,
   Length,
-  Matches,
   Max,
   MaxLength,
   Min,
 } from 'class-validator';
 import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
 import { ROLES, type Role } from './access.ts';
+import { NonEmpty } from './nonEmpty.ts';
 
 /** Of each list. */
 export const MOST_NAMES = 500;
 
-const Name =
-  (most: number): PropertyDecorator =>
-  (target, key) => {
-    IsString()(target, key);
-    Matches(/\S/, { message: 'the name is missing' })(target, key);
-    MaxLength(most, { message: `at most ${most} characters` })(target, key);
-  };
+const Name = (most: number): PropertyDecorator => NonEmpty(most, 'the name is missing');
 
 /** A person as they should stand. Version 0 stands for a new one, who needs a password to begin with. */
 export class PersonPutDto {

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { IsBoolean, IsIn, IsInt, IsOptional, IsString, Length, Max, MaxLength, Min } from 'class-validator';
+import { IsBoolean, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
 import {
   BELONGINGS,
   STATES,
@@ -11,8 +11,10 @@ import {
   type Requirement,
   type Unit,
 } from '#core/vehicle/registers.ts';
+import { NonEmpty } from './nonEmpty.ts';
 
 const EVIDENCE = 1000;
+
 const Words =
   (most: number): PropertyDecorator =>
   (target, key) => {
@@ -32,8 +34,7 @@ export const ODOMETER_UNITS = ['mi', 'km', 'h'] as const;
 export class IdentityDto {
   @IsInt() version!: number;
 
-  @IsString()
-  @Length(1, 120, { message: 'say what it is, up to 120 characters' })
+  @NonEmpty(120, 'say what it is, up to 120 characters')
   name!: string;
 
   @Year() year?: number;
@@ -66,13 +67,13 @@ class UnitDto extends RowDto implements Unit {
 
 class BelongingDto extends RowDto implements Belonging {
   @IsIn(BELONGINGS, { message: 'choose what it is' }) kind!: Belonging['kind'];
-  @IsString() @Length(1, 200, { message: 'say what came with it' }) what!: string;
+  @NonEmpty(200, 'say what came with it') what!: string;
   @Words(200) keptAt!: string;
   @IsBoolean() givenBack!: boolean;
 }
 
 class ProvenanceDto extends RowDto implements Provenance {
-  @IsString() @Length(1, 120, { message: 'say which part' }) component!: string;
+  @NonEmpty(120, 'say which part') component!: string;
   @IsIn(STATES, { message: 'choose how it is' }) state!: Provenance['state'];
   @Words(EVIDENCE) evidence!: string;
   @IsBoolean() earlierWork!: boolean;
@@ -80,7 +81,7 @@ class ProvenanceDto extends RowDto implements Provenance {
 }
 
 class RequirementDto extends RowDto implements Requirement {
-  @IsString() @Length(1, 300, { message: 'say what must hold' }) text!: string;
+  @NonEmpty(300, 'say what must hold') text!: string;
   @IsBoolean() met!: boolean;
   @Words(EVIDENCE) evidence!: string;
 }

@@ -4,6 +4,7 @@
  */
 import type { BuildCreateDto } from '#contract/builds.ts';
 import { factsOf, parseLine, type CaptureContext } from '#core/capture/index.ts';
+import type { SymptomRole } from '#core/inspection/symptoms.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { addDays, dayOf, weekdayOf, type Day } from '#core/time/days.ts';
 import { noonOf } from '#core/time/zones.ts';
@@ -15,6 +16,7 @@ import { openLetter, sendLetter } from '#server/features/letters/letters.service
 import { firstShopMade } from '#server/features/session/session.queries.ts';
 import { createShop } from '#server/features/session/session.service.ts';
 import { putPerson, putPlace, putVendor } from '#server/features/shop/shop.service.ts';
+import { linkEntry, putSymptom } from '#server/features/symptoms/symptoms.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
@@ -192,6 +194,7 @@ async function take(shop: Shop, step: Step): Promise<void> {
   const writing = { deps: shop.deps, who, buildId, ids: shop.lineIds[step.build]!, id: shop.id };
   if (step.text.startsWith('@estimate ')) return writeEstimate(writing, step.text.slice(10));
   if (step.text.startsWith('@answer ')) return answerEstimate(writing, step.text.slice(8));
+  if (step.text.startsWith('@symptom ')) return followUp(shop, who, buildId, step.text.slice(9));
   if (step.text.startsWith('@correct ')) return correct(shop, who, buildId, step.text.slice(9), day);
   const parsed = parseLine(step.text, contextOn(shop, day));
   if (parsed.kind === 'correction') throw new Error(`a correction needs its entry: ${step.text}`);
@@ -216,6 +219,24 @@ async function correct(shop: Shop, who: SignedIn, buildId: string, rule: string,
   if (!entry || parsed.kind === 'correction') throw new Error(`the demo cannot correct: ${rule}`);
   const said = { kind: parsed.kind, text: now, facts: factsOf(parsed), audience: entry.audience };
   await correctEntry(shop.deps, who, buildId, { id: shop.id(), correctsId: entry.id, now: said });
+}
+
+/** "what was noticed | role: first words of an entry | …": ties the logbook to a symptom. */
+async function followUp(shop: Shop, who: SignedIn, buildId: string, rule: string): Promise<void> {
+  const [words = '', ...links] = rule.split(' | ');
+  const symptomId = shop.id();
+  const { candidates } = await putSymptom(shop.deps, who, buildId, symptomId, {
+    version: 0,
+    words,
+    removed: false,
+  });
+  for (const link of links) {
+    const [role = '', first = ''] = link.split(': ');
+    const entry = candidates.find((c) => c.text.startsWith(first));
+    if (!entry) throw new Error(`the demo has no entry for: ${link}`);
+    const ids = { symptomId, entryId: entry.entryId };
+    await linkEntry(shop.deps, who, buildId, ids, { role: role as SymptomRole });
+  }
 }
 
 async function writeLetter(shop: Shop, who: SignedIn, buildId: string): Promise<void> {

@@ -19,6 +19,7 @@ import { outboxRoutes } from './features/outbox/outbox.routes.ts';
 import { photosRoutes } from './features/photos/photos.routes.ts';
 import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
+import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
 import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
 import { serveClient } from './http/client.ts';
 import { answerProblems, noSuchRoute } from './http/problems.ts';
@@ -66,6 +67,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     letterPageRoutes(deps),
     vehicleRoutes(deps),
     inspectionRoutes(deps),
+    symptomsRoutes(deps),
     houseRulesRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),

@@ -16,7 +16,8 @@ export function useContractForm<T extends FieldValues>(
   return useForm<T>({
     resolver: classValidatorResolver(shape as never) as never,
     defaultValues: start,
-    mode: 'onTouched',
+    // Not when a field is left: the reason would push the button away from under the finger that is on it.
+    mode: 'onSubmit',
   });
 }
 

@@ -34,6 +34,7 @@ const BUILD: [string, string][] = [
   ['S', 'Search this logbook'],
   ['D', 'Draft an update'],
   ['O', 'Look it over'],
+  ['C', 'What causes it'],
   ['E', 'To the estimate'],
   ['P', 'To the photographs'],
   ['V', 'The car itself'],
@@ -49,7 +50,7 @@ const ESTIMATE: [string, string][] = [['N', 'New line']];
 function keysOf(pathname: string): [string, string][] {
   if (pathname.endsWith('/estimate')) return ESTIMATE;
   if (pathname.endsWith('/inspection')) return INSPECTION;
-  return pathname.startsWith('/builds/') && !/(?:photos|vehicle)$/.test(pathname) ? BUILD : [];
+  return pathname.startsWith('/builds/') && !/(?:photos|vehicle|causes)$/.test(pathname) ? BUILD : [];
 }
 
 export default function KeysDialog({ onClose }: { onClose: () => void }) {

@@ -73,5 +73,6 @@ export const GlobalStyle = createGlobalStyle`
   a { color: ${color.blueing}; text-underline-offset: 3px; }
   button, input, textarea, select { font: inherit; color: inherit; }
   :focus-visible, [data-focus-visible] { outline: 3px solid ${color.blueing}; outline-offset: 2px; }
+  @media print { :root, :root[data-theme='dark'] { ${LIGHT} } body > div > header, button:not(:has(img)), [data-testid='log-line'] { display: none !important; } }
   @media (prefers-reduced-motion: reduce) { *, *::before, *::after { transition: none !important; animation: none !important; scroll-behavior: auto !important; } }
 `;

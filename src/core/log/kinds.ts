@@ -27,6 +27,14 @@ export type Kind = (typeof KINDS)[number];
 export const CLASSES = ['safety', 'must', 'should', 'nice'] as const;
 export type LineClass = (typeof CLASSES)[number];
 
+/** Why something is as it was found. */
+export const CAUSES = ['age', 'wear', 'damage', 'earlier work', 'design', 'unknown'] as const;
+export type Cause = (typeof CAUSES)[number];
+
+/** What is to be done about it. */
+export const REMEDIES = ['repair', 'replace', 'make', 'find', 'adjust', 'watch'] as const;
+export type Remedy = (typeof REMEDIES)[number];
+
 export const AUDIENCES = ['shop', 'customer'] as const;
 /** Who an entry is for: `shop` stays in the shop, `customer` goes into the next letter's draft. */
 export type Audience = (typeof AUDIENCES)[number];
@@ -50,6 +58,10 @@ export interface Facts {
   person?: string;
   place?: string;
   class?: LineClass;
+  cause?: Cause;
+  remedy?: Remedy;
+  /** What it does to the complaint. */
+  effect?: string;
   measures?: Measure[];
 }
 export type FactField = keyof Facts;
@@ -96,7 +108,18 @@ export const KIND_SPECS: Record<Kind, KindSpec> = {
   found: {
     word: 'Found',
     help: 'Something seen: where, what, how bad, what it may cost.',
-    fields: [...EVERY, 'minutes', 'moneyMinor', 'class', 'vendor', 'due', 'place'],
+    fields: [
+      ...EVERY,
+      'minutes',
+      'moneyMinor',
+      'class',
+      'vendor',
+      'due',
+      'place',
+      'cause',
+      'remedy',
+      'effect',
+    ],
     money: 'estimate',
     minutes: 'estimate',
     audience: 'customer',
@@ -251,5 +274,8 @@ export const FIELD_WORDS: Record<FactField, string> = {
   person: 'who',
   place: 'place',
   class: 'class',
+  cause: 'from',
+  remedy: 'to do',
+  effect: 'does to the complaint',
   measures: 'measured',
 };

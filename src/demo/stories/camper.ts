@@ -33,6 +33,10 @@ export const camper: DemoBuild = {
 131 J @photo ringed rail: nearside outer sill
 130 J found elevating roof canvas torn, 150 and five hours, nice
 130 J @photo ringed canvas: rear seam
+130 J did water on the windscreen and the roof for ten minutes, dry inside
+130 J did water along the nearside sill, carpet wet within two minutes
+130 J @photo rail: where the water comes in, behind the sill
+129 J @symptom The carpet is wet on the left | ruled out: did water on the windscreen | cause: found outer sills | proof: did water along the nearside sill
 129 W told Tove not to use the heater or the gas, and why
 128 W @estimate camper
 127 W asked Tove what to do about the heater
@@ -74,6 +78,7 @@ export const camper: DemoBuild = {
 6 J fitted sliding door roller, 1h
 3 M did kitchen unit refitted, 3h
 2 J reading carbon monoxide 0 ppm in the cab, heater running twenty minutes
+1 J @symptom The heater smells | cause: found cab heater | proof: reading carbon monoxide
 1 I spent 7.20 on trim clips
 1 W @next Clean it, a road test over the hill, and it can go home.
 `,

@@ -27,6 +27,7 @@ const params = {
   buildId: nextId(),
   letterId: nextId(),
   lineId: nextId(),
+  symptomId: nextId(),
   choiceId: nextId(),
   personId: nextId(),
   placeId: nextId(),

@@ -63,6 +63,8 @@ export default function AgreedDialog({ build, onClose }: Props) {
               setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) ?? 0,
             })}
           />
+        </Pair>
+        <Pair>
           <TextField
             label="Promised for"
             type="date"

@@ -75,6 +75,7 @@ function BuildHead({ build }: { build: BuildView }) {
         <Name>{build.nickname}</Name>
         <Mono>{build.number}</Mono>
         <LookOverLink build={build} />
+        <CausesLink build={build} />
         <EstimateLink build={build} />
         <PhotosLink build={build} />
         <VehicleLink build={build} />
@@ -111,6 +112,13 @@ function LookOverLink({ build }: { build: BuildView }) {
   const to = `/builds/${build.id}/inspection`;
   useKey('o', () => void navigate(to));
   return <Link to={to}>Look it over</Link>;
+}
+
+function CausesLink({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const to = `/builds/${build.id}/causes`;
+  useKey('c', () => void navigate(to));
+  return <Link to={to}>What causes it</Link>;
 }
 
 function EstimateLink({ build }: { build: BuildView }) {

@@ -5,7 +5,16 @@ import { Button as AriaButton } from 'react-aria-components';
 import { styled } from 'styled-components';
 import type { KnownView } from '#contract/builds.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
-import { CLASSES, KIND_SPECS, KINDS, type Audience, type FactField, type Facts } from '#core/log/kinds.ts';
+import {
+  CAUSES,
+  CLASSES,
+  KIND_SPECS,
+  KINDS,
+  REMEDIES,
+  type Audience,
+  type FactField,
+  type Facts,
+} from '#core/log/kinds.ts';
 import type { Manner } from '#core/log/sentences.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextField } from '../../ui/Field.tsx';
@@ -46,6 +55,13 @@ const NAMES: Partial<Record<FactField, 'vendors' | 'places' | 'people'>> = {
   vendor: 'vendors',
   place: 'places',
   person: 'people',
+};
+
+/** Facts that are one of a few words. */
+const CHOICES: Partial<Record<FactField, readonly string[]>> = {
+  class: CLASSES,
+  cause: CAUSES,
+  remedy: REMEDIES,
 };
 
 export interface Said {
@@ -188,11 +204,12 @@ interface InputProps {
 
 function FactInput({ field, word, text, setText, fault, known }: InputProps) {
   const common = { value: text, autoFocus: true, fault } as const;
-  if (field === 'class')
+  const choices = CHOICES[field];
+  if (choices)
     return (
       <SelectField label={word} {...common} onChange={(e) => setText(e.target.value)}>
         <option value="">choose …</option>
-        {CLASSES.map((c) => (
+        {choices.map((c) => (
           <option key={c}>{c}</option>
         ))}
       </SelectField>

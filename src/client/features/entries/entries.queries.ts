@@ -36,6 +36,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['letters', buildId],
         ['estimate', buildId],
         ['inspection', buildId],
+        ['symptoms', buildId],
         ['photos', buildId],
         ['vehicle', buildId],
         ['proposals', buildId],

@@ -26,6 +26,9 @@ export const FIELD_ORDER: readonly FactField[] = [
   'on',
   'due',
   'class',
+  'cause',
+  'remedy',
+  'effect',
   'person',
 ];
 

@@ -69,7 +69,7 @@ export default function ChoiceDialog({ estimate, choice, onClose }: Props) {
           {...form.register('title')}
         />
         {fields.map((field, i) => (
-          <WayFields key={field.key} aria-label={`Way ${i + 1}`}>
+          <WayFields key={field.key} aria-label={`Way ${i + 1} as a whole`}>
             <TextField
               label={`Way ${i + 1}`}
               fault={errorOf(errors, i, 'name')}

@@ -29,7 +29,7 @@ interface Props<R extends Register> {
 
 export function RegisterPanel<R extends Register>({ buildId, register, rows, children }: Props<R>) {
   const [open, setOpen] = useState<RowViewOf<R> | 'new' | null>(null);
-  const { title, empty, add } = FORMS[register];
+  const { title, empty, add, quick } = FORMS[register];
   return (
     <Panel aria-label={title}>
       <Row>
@@ -45,9 +45,19 @@ export function RegisterPanel<R extends Register>({ buildId, register, rows, chi
               <div>
                 <b>{name}</b> {more}
               </div>
-              <Button $look="quiet" aria-label={`Change: ${name}`} onPress={() => setOpen(row)}>
-                Change
-              </Button>
+              <Row>
+                {quick && !row[quick.field as keyof typeof row] && (
+                  <Button
+                    aria-label={`${quick.label}: ${name}`}
+                    onPress={() => setOpen({ ...row, [quick.field]: true })}
+                  >
+                    {quick.label}
+                  </Button>
+                )}
+                <Button $look="quiet" aria-label={`Change: ${name}`} onPress={() => setOpen(row)}>
+                  Change
+                </Button>
+              </Row>
             </Item>
           );
         })}

@@ -14,6 +14,8 @@ export interface RegisterForm<R extends Register> {
   add: string;
   fields: readonly Field<R>[];
   start: RegisterRows[R];
+  /** What is said of a row once and most often, one press from the list: a tick that its dialog opens with. */
+  quick?: { label: string; field: keyof RegisterRows[R] & string };
 }
 
 export const FORMS: { [R in Register]: RegisterForm<R> } = {
@@ -32,6 +34,7 @@ export const FORMS: { [R in Register]: RegisterForm<R> } = {
       },
     ],
     start: { text: '', met: false, evidence: '' },
+    quick: { label: 'It holds', field: 'met' },
   },
   unit: {
     title: 'Its units',
@@ -62,6 +65,7 @@ export const FORMS: { [R in Register]: RegisterForm<R> } = {
       { name: 'givenBack', label: 'Given back', as: 'tick' },
     ],
     start: { kind: 'loose parts', what: '', keptAt: '', givenBack: false },
+    quick: { label: 'Given back', field: 'givenBack' },
   },
   provenance: {
     title: 'Where its parts come from',
