@@ -5,7 +5,7 @@
 import type { EstimateLine, Terms } from './lines.ts';
 import { totalsOf, type Totals } from './totals.ts';
 
-export const FEWEST_WAYS = 2;
+const FEWEST_WAYS = 2;
 export const MOST_WAYS = 3;
 
 export interface Way {
