@@ -1,0 +1,130 @@
+/** Tasks of a build: what can be begun now, why the others cannot, and what runs out while it waits. */
+import { formatMinutes } from '../time/hours.ts';
+
+export type TaskState = 'to do' | 'going' | 'done' | 'dropped';
+
+/** That one task comes before another, with its reason; waits in minutes after the earlier one is done. */
+export interface TaskNeed {
+  taskId: string;
+  reason: string;
+  waitAtLeast?: number;
+  waitAtMost?: number;
+}
+
+export interface Task {
+  id: string;
+  title: string;
+  state: TaskState;
+  needs: readonly TaskNeed[];
+  /** What must be seen before it is begun; null when there is nothing, or once it was signed. */
+  gate: string | null;
+  /** When it was done, as an instant; null before. */
+  doneAt: string | null;
+}
+
+export interface Waiting {
+  /** The task that must come first, or null for a gate. */
+  onTaskId: string | null;
+  words: string;
+  /** From when it may be begun, where a wait runs already. */
+  from?: string;
+}
+
+const MS = 60_000;
+const later = (instant: string, minutes: number): string =>
+  new Date(Date.parse(instant) + minutes * MS).toISOString();
+
+/** A dropped task holds nothing up. */
+const isOver = (t: Task | undefined): boolean => t === undefined || t.state === 'dropped';
+
+/**
+ * Why a task cannot be begun at this instant: what must come first, each with its reason, then waits that still run, then
+ * its gate. Empty where it can, or where it is going or over already.
+ */
+export function waitingFor(task: Task, tasks: ReadonlyMap<string, Task>, now: string): Waiting[] {
+  if (task.state !== 'to do') return [];
+  const found = task.needs.flatMap((need): Waiting[] => {
+    const first = tasks.get(need.taskId);
+    if (first === undefined || isOver(first)) return [];
+    if (first.doneAt === null)
+      return [{ onTaskId: first.id, words: `“${first.title}” comes first: ${need.reason}` }];
+    const from = later(first.doneAt, need.waitAtLeast ?? 0);
+    if (from <= now) return [];
+    const wait = formatMinutes(Math.ceil((Date.parse(from) - Date.parse(now)) / MS));
+    return [{ onTaskId: first.id, from, words: `another ${wait} after “${first.title}”: ${need.reason}` }];
+  });
+  return task.gate === null ? found : [...found, { onTaskId: null, words: `first to be seen: ${task.gate}` }];
+}
+
+export interface Countdown {
+  taskId: string;
+  title: string;
+  /** After which task it runs. */
+  after: string;
+  reason: string;
+  /** The last instant at which the task may be begun. */
+  until: string;
+  minutesLeft: number;
+}
+
+/** Share of a longest wait, and at least this many minutes, from which it is an alarm. Common practice. */
+const ALARM_SHARE = 0.25;
+const ALARM_MINUTES = 30;
+
+/** Longest waits that run now: the earlier task is done, the later not begun. Most urgent first. */
+export function countdowns(tasks: readonly Task[], now: string): Countdown[] {
+  const byId = new Map(tasks.map((t) => [t.id, t]));
+  return tasks
+    .flatMap((t): Countdown[] => {
+      if (t.state !== 'to do') return [];
+      return t.needs.flatMap((need) => {
+        const first = byId.get(need.taskId);
+        if (need.waitAtMost === undefined || !first?.doneAt || isOver(first)) return [];
+        const until = later(first.doneAt, need.waitAtMost);
+        const minutesLeft = Math.floor((Date.parse(until) - Date.parse(now)) / MS);
+        return [
+          { taskId: t.id, title: t.title, after: first.title, reason: need.reason, until, minutesLeft },
+        ];
+      });
+    })
+    .sort((a, b) => a.minutesLeft - b.minutesLeft || (a.taskId < b.taskId ? -1 : 1));
+}
+
+/** Whether a countdown is an alarm: a quarter of its time is left, or half an hour. */
+export const isAlarm = ({ minutesLeft }: Countdown, waitAtMost: number): boolean =>
+  minutesLeft <= Math.max(ALARM_MINUTES, waitAtMost * ALARM_SHARE);
+
+/** Why a need between two tasks cannot be, or null: none to itself, none in a circle, none to another build's. */
+export function whyNotNeeds(
+  taskId: string,
+  needs: readonly TaskNeed[],
+  tasks: ReadonlyMap<string, Pick<Task, 'id' | 'needs'>>,
+): string | null {
+  if (needs.some((n) => !tasks.has(n.taskId) && n.taskId !== taskId))
+    return 'a task that is not there comes first';
+  const seen = new Set<string>();
+  const open = needs.map((n) => n.taskId);
+  for (let next = open.pop(); next !== undefined; next = open.pop()) {
+    if (next === taskId) return 'these tasks would wait for each other in a circle';
+    if (seen.has(next)) continue;
+    seen.add(next);
+    open.push(...(tasks.get(next)?.needs ?? []).map((n) => n.taskId));
+  }
+  if (needs.some((n) => n.reason.trim() === '')) return 'say why it comes first';
+  return null;
+}
+
+/** Tasks in an order in which they can be done: their own, with each behind all that it needs. */
+export function inOrder<T extends Pick<Task, 'id' | 'needs'>>(tasks: readonly T[]): T[] {
+  const left = [...tasks];
+  const placed = new Set<string>();
+  const known = new Set(tasks.map((t) => t.id));
+  const ordered: T[] = [];
+  while (left.length > 0) {
+    const at = left.findIndex((t) => t.needs.every((n) => !known.has(n.taskId) || placed.has(n.taskId)));
+    const [next] = left.splice(Math.max(at, 0), 1);
+    placed.add(next!.id);
+    ordered.push(next!);
+  }
+  return ordered;
+}
