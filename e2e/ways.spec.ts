@@ -26,9 +26,9 @@ test('two ways side by side; the customer takes the one that was not advised, an
   await expect(panel.getByText('This one is counted')).toBeVisible();
   await expect(panel.getByText('1 to 2 weeks')).toBeVisible();
   await panel.getByRole('button', { name: 'Count The old canvas let out along the rail' }).click();
-  await expect(page.getByText('£1,802.00').first()).toBeVisible();
+  await expect(panel.getByRole('button', { name: 'Count A new canvas, cut to the new rail' })).toBeVisible();
   await panel.getByRole('button', { name: 'Count A new canvas, cut to the new rail' }).click();
-  await expect(panel.getByText('£1,471.20')).toBeVisible();
+  await expect(panel.getByText('£862.80')).toBeVisible();
 
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${link}/estimate`);

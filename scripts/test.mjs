@@ -3,7 +3,7 @@
  * Everything that must hold before a change lands. `npm test` runs it all; `npm test -- unit server` only some steps.
  * Ends with one line: N passed, N failed.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureDatabase } from './lib/database.mjs';
@@ -11,10 +11,11 @@ import { ensureBuild, ensureChromium, ensureNpmPackages, ensurePostgres, ROOT } 
 import { startCluster, throwAwayFolder } from './lib/postgres.mjs';
 import { run, say } from './lib/say.mjs';
 
+/** The longest first: two go on side by side. */
 const CHECKS = {
+  lint: ['npx', 'eslint', '--max-warnings', '0', '.'],
   types: ['npx', 'tsc', '--noEmit', '-p', '.'],
   'types of core': ['npx', 'tsc', '--noEmit', '-p', 'src/core'],
-  lint: ['npx', 'eslint', '--max-warnings', '0', '.'],
   format: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'],
   imports: [
     'npx',
@@ -53,6 +54,32 @@ function timed(name, work) {
   passed += good;
   failed += bad;
   say(`── ${name}: ${bad === 0 ? 'passed' : 'FAILED'} (${((Date.now() - began) / 1000).toFixed(0)} s)`);
+}
+
+/** Runs a check and says what it said when it is over, so that two side by side do not talk into each other. */
+function check([name, command]) {
+  const began = Date.now();
+  return new Promise((resolve) => {
+    const child = spawn(command[0], command.slice(1), { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
+    child.on('error', (error) => said.push(Buffer.from(String(error))));
+    child.on('close', (status) => {
+      if (status === 0) passed += 1;
+      else failed += 1;
+      say(`\n── ${name}\n${Buffer.concat(said).toString().trim()}`);
+      const seconds = ((Date.now() - began) / 1000).toFixed(0);
+      say(`── ${name}: ${status === 0 ? 'passed' : 'FAILED'} (${seconds} s)`);
+      resolve();
+    });
+  });
+}
+
+async function checks(left) {
+  const lane = async () => {
+    for (let next = left.shift(); next !== undefined; next = left.shift()) await check(next);
+  };
+  await Promise.all([lane(), lane()]);
 }
 
 /** Runs a test runner that writes its counts to a file; a run that wrote none, or counted nothing, has failed. */
@@ -94,8 +121,7 @@ function journeys(env) {
 async function main() {
   ensureNpmPackages();
   mkdirSync(path.join(ROOT, '.cache'), { recursive: true });
-  for (const [name, command] of Object.entries(CHECKS))
-    if (runs(name)) timed(name, () => (shell(command) === 0 ? [1, 0] : [0, 1]));
+  await checks(Object.entries(CHECKS).filter(([name]) => runs(name)));
   const projects = ['unit', 'client', 'server'].filter(runs);
   const needsCluster = projects.includes('server') || runs('journeys');
   let cluster;

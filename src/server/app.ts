@@ -21,6 +21,7 @@ import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
 import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
 import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
+import { workRoutes } from './features/work/work.routes.ts';
 import { serveClient } from './http/client.ts';
 import { answerProblems, noSuchRoute } from './http/problems.ts';
 import { mount, type Feature } from './http/routes.ts';
@@ -68,6 +69,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     vehicleRoutes(deps),
     inspectionRoutes(deps),
     symptomsRoutes(deps),
+    workRoutes(deps),
     houseRulesRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),

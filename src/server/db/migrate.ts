@@ -14,6 +14,7 @@ import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
 import * as addShopLists from '../../../migrations/20261126_add_shop_lists.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
+import * as addWork from '../../../migrations/20261126_add_work.ts';
 import * as addVehicleRegisters from '../../../migrations/20261125_add_vehicle_registers.ts';
 
 const MIGRATIONS = {
@@ -27,6 +28,7 @@ const MIGRATIONS = {
   '20261126_add_choices': addChoices,
   '20261126_add_shop_lists': addShopLists,
   '20261126_add_symptoms': addSymptoms,
+  '20261126_add_work': addWork,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -12,6 +12,7 @@ import {
   type TermsView,
 } from '#contract/estimate.ts';
 import type { FieldFault } from '#contract/problem.ts';
+import type { ShopView } from '#contract/session.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import {
   allowedBy,
@@ -19,6 +20,7 @@ import {
   whyNotRoadworthy,
   whyNotWork,
   type Answered,
+  type LineState,
   type WorkCase,
 } from '#core/approval/answers.ts';
 import { freeze, settleWays, type ProposedLine, type RevisionContent } from '#core/approval/revision.ts';
@@ -32,7 +34,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.ts';
-import { keep } from '../entries/index.ts';
+import { keep, seesPrices } from '../entries/index.ts';
 import { shownOf } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
@@ -289,55 +291,91 @@ export const propose = (
     }
   });
 
+/** What a line's work hangs on, as things stand. */
+function workCase(now: EstimateNow, at: number): WorkCase {
+  return {
+    title: now.lines[at]!.title,
+    standing: lineViews(now)[at]!.standing,
+    grossMinor: now.frozen.lines[at]!.grossMinor,
+    discretionLeftMinor: now.build.discretion_minor - now.discretionUsedMinor,
+  };
+}
+
+/** Why nobody may work on the line yet, or null. */
+function whyNotBegin(now: EstimateNow, at: number, shop: ShopView): string | null {
+  if (now.rows[at]!.discretion_minor !== null) return null;
+  if (now.lines[at]!.proposal === 'other way')
+    return `“${now.lines[at]!.title}” belongs to a way of doing it that is not the one held. Hold that way, or send it first.`;
+  return whyNotWork(workCase(now, at), now.build.customer, shop);
+}
+
+/** The lines of a build, with why work on each is refused; for those who see no prices, without a word of money. */
+export async function workableLines(
+  tx: Tx,
+  buildId: string,
+  withPrices: boolean,
+): Promise<{ id: string; title: string; state: LineState; minutes: number; whyNot: string | null }[]> {
+  const now = await estimateNow(tx, buildId);
+  const shop = await shopOf(tx);
+  const standings = lineViews(now).map((l) => l.standing.state);
+  return now.lines.flatMap((l, i) => {
+    if (l.proposal === 'other way') return [];
+    const whyNot = whyNotBegin(now, i, shop);
+    const said = withPrices || whyNot === null ? whyNot : `not agreed yet: ask the owner or the office`;
+    return [{ id: l.id, title: l.title, state: standings[i]!, minutes: l.minutes.likely, whyNot: said }];
+  });
+}
+
 /**
- * Begins work on a line, if it is agreed or inside the discretion limit. Discretion used is logged for the customer, so
- * the next letter tells of it.
+ * Begins work on a line inside a transaction that does more, if it is agreed or inside the discretion limit; refuses it
+ * with the way out otherwise. Discretion used is logged for the customer, so the next letter tells of it.
  */
+export async function beginIn(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  lineId: string,
+): Promise<void> {
+  const now = await estimateNow(tx, buildId);
+  const at = now.rows.findIndex((l) => l.id === lineId);
+  if (at === -1) throw notFound('line');
+  if (now.rows[at]!.discretion_minor !== null) return;
+  const shop = await shopOf(tx);
+  const refused = whyNotBegin(now, at, shop);
+  if (refused !== null)
+    throw new Refusal(
+      'forbidden',
+      seesPrices(who) ? refused : `“${now.lines[at]!.title}” is not agreed yet: ask the owner or the office.`,
+    );
+  const work = workCase(now, at);
+  if (allowedBy(work) === 'agreed' || work.grossMinor === 0) return;
+  const instant = deps.clock.now();
+  await q.useDiscretion(tx, lineId, work.grossMinor, instant);
+  const price = formatMoney(work.grossMinor, shop.currency, shop.locale);
+  await keep(tx, { id: buildId, nickname: now.build.nickname }, shop, {
+    id: uuidv7(),
+    build_id: buildId,
+    at: instant,
+    recorded_at: instant,
+    person_id: who.personId,
+    kind: 'decided',
+    text: `${work.title} begun within what may be spent without asking, ${price}`,
+    facts: { subject: work.title.slice(0, 300) },
+    audience: 'customer',
+    about_type: 'line',
+    about_id: lineId,
+    corrects_id: null,
+    now: null,
+  });
+}
+
 export const beginLine = (
   deps: Deps,
   who: SignedIn,
   buildId: string,
   lineId: string,
-): Promise<EstimateView> =>
-  changing(deps, who, buildId, async (tx) => {
-    const now = await estimateNow(tx, buildId);
-    const at = now.rows.findIndex((l) => l.id === lineId);
-    if (at === -1) throw notFound('line');
-    if (now.rows[at]!.discretion_minor !== null) return;
-    const shop = await shopOf(tx);
-    if (now.lines[at]!.proposal === 'other way')
-      throw new Refusal(
-        'forbidden',
-        `“${now.lines[at]!.title}” belongs to a way of doing it that is not the one held. Hold that way, or send it first.`,
-      );
-    const work: WorkCase = {
-      title: now.lines[at]!.title,
-      standing: lineViews(now)[at]!.standing,
-      grossMinor: now.frozen.lines[at]!.grossMinor,
-      discretionLeftMinor: now.build.discretion_minor - now.discretionUsedMinor,
-    };
-    const refused = whyNotWork(work, now.build.customer, shop);
-    if (refused !== null) throw new Refusal('forbidden', refused);
-    if (allowedBy(work) === 'agreed' || work.grossMinor === 0) return;
-    const instant = deps.clock.now();
-    await q.useDiscretion(tx, lineId, work.grossMinor, instant);
-    const price = formatMoney(work.grossMinor, shop.currency, shop.locale);
-    await keep(tx, { id: buildId, nickname: now.build.nickname }, shop, {
-      id: uuidv7(),
-      build_id: buildId,
-      at: instant,
-      recorded_at: instant,
-      person_id: who.personId,
-      kind: 'decided',
-      text: `${work.title} begun within what may be spent without asking, ${price}`,
-      facts: { subject: work.title.slice(0, 300) },
-      audience: 'customer',
-      about_type: 'line',
-      about_id: lineId,
-      corrects_id: null,
-      now: null,
-    });
-  });
+): Promise<EstimateView> => changing(deps, who, buildId, (tx) => beginIn(tx, deps, who, buildId, lineId));
 
 export const readTerms = (deps: Deps, who: SignedIn): Promise<TermsView> =>
   inShop(deps.db, who.shopId, q.termsOf);

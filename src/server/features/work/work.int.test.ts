@@ -1,0 +1,259 @@
+/**
+ * Work over HTTP. Nasty cases: a start pressed ten times at once, two people at one task, a stop of a spell that was
+ * forgotten overnight, work before what must come first, before its gate, before the cure is over, on a line nobody
+ * agreed to, needs in a circle, a playbook used twice, one brought in with faults, prices in a technician's answers.
+ */
+import { expect, test } from '@jest/globals';
+import { pathOf } from '#contract/access.ts';
+import type { PlaybooksView, TaskPutDto, WorkView } from '#contract/work.ts';
+import { PLAYBOOKS } from '#core/work/playbooks/index.ts';
+import { estimateLine, line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
+
+const it = openShop('work');
+
+const read = async (buildId: string, agent: Agent = it.owner): Promise<WorkView> =>
+  (await agent.get(pathOf('workRead', { buildId })).expect(200)).body as WorkView;
+const put = (buildId: string, taskId: string, more: Partial<TaskPutDto> = {}) =>
+  it.owner.put(pathOf('taskPut', { buildId, taskId })).send({
+    version: 0,
+    title: 'Sill',
+    work: 'metalwork',
+    minutes: 600,
+    cautions: ['hot work'],
+    needs: [],
+    ...more,
+  });
+const start = (buildId: string, taskId: string, spellId = nextId(), agent: Agent = it.technician) =>
+  agent.post(pathOf('taskStart', { buildId, taskId })).send({ spellId });
+const stop = (buildId: string, spellId: string, more: object = {}, agent: Agent = it.technician) =>
+  agent.post(pathOf('spellStop', { buildId, spellId })).send({ toGoMinutes: 120, done: false, ...more });
+const act = (buildId: string, taskId: string, name: string, version: number) =>
+  it.owner.post(pathOf('taskAct', { buildId, taskId })).send({ act: name, version });
+const at = (instant: string): void => it.server.clock.set(instant);
+const taskOf = async (buildId: string, id: string) => (await read(buildId)).tasks.find((t) => t.id === id)!;
+const entriesOf = async (buildId: string): Promise<{ kind: string; text: string; person: string }[]> =>
+  (await it.owner.get(pathOf('entriesList', { buildId }))).body.entries;
+
+test('a start pressed ten times at once is one spell; its stop is one entry, with hours to go', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner);
+  const [taskId, spellId] = [nextId(), nextId()];
+  expect((await Promise.all([1, 2, 3].map(() => put(buildId, taskId)))).map((r) => r.status)).toEqual([
+    200, 200, 200,
+  ]);
+  const starts = await Promise.all(Array.from({ length: 10 }, () => start(buildId, taskId, spellId)));
+  expect(new Set(starts.map((r) => r.status))).toEqual(new Set([200]));
+  expect((await read(buildId)).spells).toMatchObject([{ id: spellId, task: 'Sill', toGoMinutes: 600 }]);
+  const second = await start(buildId, taskId).expect(409);
+  expect(second.body.detail).toMatch(/You are at “Sill”/);
+  at('2026-03-11T10:30:00.000Z');
+  const stops = await Promise.all([1, 2, 3].map(() => stop(buildId, spellId, { toGoMinutes: 300 })));
+  expect(new Set(stops.map((r) => r.status))).toEqual(new Set([200]));
+  expect(await taskOf(buildId, taskId)).toMatchObject({
+    state: 'to do',
+    spentMinutes: 150,
+    toGoMinutes: 300,
+  });
+  const hours = (await entriesOf(buildId)).filter((e) => e.kind === 'hours');
+  expect(hours.map((e) => e.text)).toEqual(['2 h 30 min on Sill']);
+  const build = (await it.owner.get(pathOf('buildRead', { buildId }))).body;
+  expect(build.workedMinutes).toBe(150);
+});
+
+test('two people at one task: it goes on until the last stops, and is not done under the other', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner);
+  const [taskId, mine, theirs] = [nextId(), nextId(), nextId()];
+  await put(buildId, taskId).expect(200);
+  await start(buildId, taskId, mine, it.owner).expect(200);
+  await start(buildId, taskId, theirs, it.technician).expect(200);
+  at('2026-03-11T09:00:00.000Z');
+  const early = await stop(buildId, mine, { done: true, toGoMinutes: 0 }, it.owner).expect(400);
+  expect(early.body.fields).toEqual([expect.objectContaining({ field: 'done' })]);
+  await stop(buildId, mine, {}, it.owner).expect(200);
+  expect((await taskOf(buildId, taskId)).state).toBe('going');
+  const both = await stop(buildId, theirs, { done: true, toGoMinutes: 5 }).expect(400);
+  expect(both.body.fields).toEqual([expect.objectContaining({ field: 'toGoMinutes' })]);
+  await stop(buildId, theirs, { done: true, toGoMinutes: 0 }).expect(200);
+  expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'done', spentMinutes: 120, toGoMinutes: 0 });
+  expect((await entriesOf(buildId)).find((e) => e.kind === 'did')!.text).toBe('did Sill, 1 h');
+});
+
+test('a stop that was forgotten is ended the next morning, by somebody else, at the time that is said', async () => {
+  at('2026-03-11T15:00:00.000Z');
+  const buildId = await makeBuild(it.owner);
+  const [taskId, spellId] = [nextId(), nextId()];
+  await put(buildId, taskId).expect(200);
+  await start(buildId, taskId, spellId).expect(200);
+  at('2026-03-12T08:00:00.000Z');
+  const running = (await it.owner.get(pathOf('workRunning')).expect(200)).body;
+  expect(running).toMatchObject({ now: '2026-03-12T08:00:00.000Z', spells: [{ id: spellId }] });
+  expect((await stop(buildId, spellId, {}, it.owner).expect(400)).body.detail).toMatch(/say when it ended/);
+  for (const endedAt of ['2026-03-11T14:00:00.000Z', '2026-03-12T09:00:00.000Z', 'teatime'])
+    expect((await stop(buildId, spellId, { endedAt }, it.owner).expect(400)).body.fields).toEqual([
+      expect.objectContaining({ field: 'endedAt' }),
+    ]);
+  await stop(buildId, spellId, { endedAt: '2026-03-11T17:00:00+00:00' }, it.owner).expect(200);
+  const [entry] = await entriesOf(buildId);
+  expect(entry).toMatchObject({ text: '2 h on Sill', at: '2026-03-11T17:00:00.000Z' });
+  expect(entry!.person).not.toBe('Wren Osgood');
+  expect((await taskOf(buildId, taskId)).spentMinutes).toBe(120);
+});
+
+test('nothing is begun before what must come first, before its wait is over, or before its gate is signed', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner);
+  const [base, clear, spell] = [nextId(), nextId(), nextId()];
+  await put(buildId, base, { title: 'Base coat' }).expect(200);
+  await put(buildId, clear, {
+    title: 'Clear coat',
+    gate: 'Booth clean',
+    needs: [{ taskId: base, reason: 'solvent must leave', waitAtLeast: 30, waitAtMost: 240 }],
+  }).expect(200);
+  expect((await start(buildId, clear).expect(403)).body.detail).toBe(
+    '“Base coat” comes first: solvent must leave; first to be seen: Booth clean.',
+  );
+  await start(buildId, base, spell).expect(200);
+  at('2026-03-11T09:00:00.000Z');
+  await stop(buildId, spell, { done: true, toGoMinutes: 0 }).expect(200);
+  at('2026-03-11T09:10:00.000Z');
+  expect((await start(buildId, clear).expect(403)).body.detail).toMatch(/^another 20 min after “Base coat”/);
+  at('2026-03-11T09:30:00.000Z');
+  expect((await start(buildId, clear).expect(403)).body.detail).toBe('first to be seen: Booth clean.');
+  await act(buildId, clear, 'sign gate', 1).expect(200);
+  expect((await taskOf(buildId, clear)).gateSigned).toMatchObject({ at: '2026-03-11T09:30:00.000Z' });
+  const last = nextId();
+  await start(buildId, clear, last).expect(200);
+  await stop(buildId, last).expect(200);
+  const circle = await put(buildId, base, { version: 3, needs: [{ taskId: clear, reason: 'so' }] }).expect(
+    400,
+  );
+  expect(circle.body.detail).toMatch(/circle/);
+});
+
+test('work on a line that nobody agreed to is refused with the way out; a technician hears no price', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner, { discretionMinor: 0 });
+  const [lineId, taskId] = [nextId(), nextId()];
+  await it.owner
+    .put(pathOf('estimateLinePut', { buildId, lineId }))
+    .send(estimateLine({ title: 'Sills' }))
+    .expect(200);
+  await put(buildId, taskId, { lineId }).expect(200);
+  const technician = await start(buildId, taskId).expect(403);
+  expect(technician.body.detail).toBe('“Sills” is not agreed yet: ask the owner or the office.');
+  const owner = await start(buildId, taskId, nextId(), it.owner).expect(403);
+  expect(owner.body.detail).toMatch(/has not agreed to “Sills” yet.*Send the estimate, or record/);
+  const seen = JSON.stringify(await read(buildId, it.technician));
+  expect(seen).not.toMatch(/Minor|£|limit/);
+
+  // Hours that were logged without a task are held to the same rule when they are given to the line.
+  const entry = line({ kind: 'did', text: 'did the sills, 2h', facts: { subject: 'sills', minutes: 120 } });
+  await it.technician.post(pathOf('entryAdd', { buildId })).send(entry).expect(200);
+  expect((await read(buildId)).loose).toMatchObject([{ entryId: entry.id, minutes: 120 }]);
+  const belongs = (body: object) =>
+    it.owner.put(pathOf('entryBelongs', { buildId, entryId: entry.id })).send(body);
+  await belongs({ belongs: 'line', lineId }).expect(403);
+  await belongs({ belongs: 'line' }).expect(400);
+  await belongs({ belongs: 'warranty' }).expect(200);
+  expect((await read(buildId)).loose).toEqual([]);
+});
+
+test('an agreed line shows its hours; inside the discretion limit work goes ahead and is told', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner, { discretionMinor: 1_000_000 });
+  const [lineId, taskId, spellId] = [nextId(), nextId(), nextId()];
+  await it.owner
+    .put(pathOf('estimateLinePut', { buildId, lineId }))
+    .send(estimateLine({ title: 'Hatch' }))
+    .expect(200);
+  await put(buildId, taskId, { lineId }).expect(200);
+  await start(buildId, taskId, spellId).expect(200);
+  at('2026-03-11T09:00:00.000Z');
+  await stop(buildId, spellId).expect(200);
+  const typed = { id: nextId(), minutes: 30, toGoMinutes: 60, done: false };
+  const hours = () => it.technician.post(pathOf('taskHours', { buildId, taskId })).send(typed).expect(200);
+  await Promise.all([hours(), hours()]);
+  expect((await read(buildId)).lines).toMatchObject([
+    { title: 'Hatch', spentMinutes: 90, estimatedMinutes: 60 },
+  ]);
+});
+
+test('a playbook becomes tasks once, all of them, with their order; its follow-ups come when the work is done', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner);
+  const book = PLAYBOOKS.find((p) => p.id === 'engine-top-end')!;
+  const taskIds = Object.fromEntries(book.steps.map((s) => [s.key, nextId()]));
+  const use = (body: object) => it.technician.post(pathOf('playbookUse', { buildId })).send(body);
+  const open = await use({ playbookId: book.id, fallen: {}, taskIds }).expect(400);
+  expect(open.body.fields).toEqual([{ field: 'fallen.head-face', reason: 'decide this first' }]);
+  await use({ playbookId: book.id, fallen: { 'head-face': 'flat' }, taskIds: {} }).expect(400);
+  const body = { playbookId: book.id, fallen: { 'head-face': 'flat' }, taskIds };
+  const used = await Promise.all([1, 2, 3].map(() => use(body)));
+  expect(used.map((r) => r.status)).toEqual([200, 200, 200]);
+  const { tasks } = await read(buildId);
+  expect(tasks).toHaveLength(book.steps.length - 1);
+  expect(tasks.find((t) => t.id === taskIds.valves)!.needs).toEqual([
+    { taskId: taskIds.read, reason: 'the measure says which are renewed' },
+  ]);
+  // What must come first is dropped, all but the last; its follow-ups are due by miles from the playbook.
+  for (const t of tasks)
+    if (t.id !== taskIds.retorque) await act(buildId, t.id, 'drop', t.version).expect(200);
+  const spellId = nextId();
+  await start(buildId, taskIds.retorque!, spellId).expect(200);
+  at('2026-03-11T09:00:00.000Z');
+  await stop(buildId, spellId, { done: true, toGoMinutes: 0 }).expect(200);
+  const { followUps } = await read(buildId);
+  expect(followUps.map((f) => [f.title, f.dueMiles])).toEqual([
+    ['Head re-torque, then valve clearances', 50],
+    ['Head re-torque, then valve clearances', 150],
+  ]);
+  const done = { said: 'all at 48 lb-ft, clearances 0.012', entryId: nextId() };
+  const finish = () =>
+    it.technician
+      .post(pathOf('followUpDone', { buildId, followUpId: followUps[0]!.id }))
+      .send(done)
+      .expect(200);
+  await Promise.all([finish(), finish()]);
+  expect((await read(buildId)).followUps.filter((f) => f.doneAt !== null)).toHaveLength(1);
+  const retorque = await taskOf(buildId, taskIds.retorque!);
+  await act(buildId, retorque.id, 'take up again', retorque.version).expect(200);
+  expect((await read(buildId)).followUps).toHaveLength(1);
+});
+
+test('counting goes up to its total', async () => {
+  const buildId = await makeBuild(it.owner);
+  const taskId = nextId();
+  await put(buildId, taskId, { count: { of: 'rivets drilled', total: 220 } }).expect(200);
+  const count = (counted: number) =>
+    it.technician.put(pathOf('taskCount', { buildId, taskId })).send({ counted });
+  await count(218).expect(200);
+  expect((await count(221).expect(400)).body.detail).toMatch(/only 220/);
+  expect((await taskOf(buildId, taskId)).count).toEqual({ of: 'rivets drilled', total: 220, counted: 218 });
+});
+
+test('playbooks: the owner changes one and brings one in; every fault is named by its path', async () => {
+  const books = async (): Promise<PlaybooksView['playbooks']> =>
+    (await it.technician.get(pathOf('playbooksRead')).expect(200)).body.playbooks;
+  const before = await books();
+  const brakes = PLAYBOOKS.find((p) => p.id === 'brake-overhaul')!;
+  const save = (id: string, content: object, version = 0, agent: Agent = it.owner) =>
+    agent.put(pathOf('playbookPut', { playbook: id })).send({ version, content });
+  await save('brake-overhaul', brakes, 0, it.technician).expect(403);
+  await save('brake-overhaul', { ...brakes, title: 'Brakes, our way' }).expect(200);
+  await save('brake-overhaul', { ...brakes, title: 'Brakes, another way' }).expect(409);
+  await save('brake-overhaul', { ...brakes, title: 'Brakes, another way' }, 1).expect(200);
+  const faulty = await save('ours', {
+    id: 'ours',
+    title: 'Ours',
+    about: 'A test',
+    steps: [{ key: 'a' }],
+  }).expect(400);
+  expect(faulty.body.fields.map((f: { field: string }) => f.field)).toContain('content.steps.0.title');
+  await save('ours', { ...brakes, id: 'theirs' }).expect(400);
+  await save('ours', { ...brakes, id: 'ours' }).expect(200);
+  expect((await books()).map((p) => [p.id, p.version])).toEqual([
+    ...before.map((p) => [p.id, p.id === 'brake-overhaul' ? 2 : 0]),
+    ['ours', 1],
+  ]);
+});

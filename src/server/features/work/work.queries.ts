@@ -1,0 +1,271 @@
+import type { FollowUpView, LooseEntryView, SpellView } from '#contract/work.ts';
+import type { Work } from '#core/estimate/lines.ts';
+import type { PlaceKind } from '#core/shop/places.ts';
+import type { Caution } from '#core/work/cautions.ts';
+import type { FollowUpRule, Playbook } from '#core/work/playbook.ts';
+import type { TaskNeed, TaskState } from '#core/work/tasks.ts';
+import type { Tx } from '../../db/pool.ts';
+
+/** What a task says, as it is kept in `content`. */
+export interface TaskContent {
+  title: string;
+  work: Work;
+  place?: PlaceKind;
+  minutes: number;
+  cautions: Caution[];
+  gate?: string;
+  gateSigned?: { by: string; at: string };
+  count?: { of: string; total: number; counted: number };
+  /** Due once it is done: from its playbook. */
+  followUps?: FollowUpRule[];
+}
+
+export interface TaskRow {
+  id: string;
+  build_id: string;
+  line_id: string | null;
+  content: TaskContent;
+  state: TaskState;
+  to_go_minutes: number | null;
+  done_at: string | null;
+  version: number;
+  spent_minutes: number;
+}
+
+const TASKS = `select t.id, t.build_id, t.line_id, t.content, t.state, t.to_go_minutes, t.done_at, t.version,
+    coalesce((
+      select sum((e.facts ->> 'minutes')::int) from entry_belongs b
+      join entries_now e on e.shop_id = b.shop_id and e.id = b.entry_id and not e.withdrawn
+      where b.shop_id = t.shop_id and b.task_id = t.id), 0)::int as spent_minutes
+  from tasks t where t.shop_id = :shopId`;
+
+export const tasksOf = (tx: Tx, buildId: string): Promise<TaskRow[]> =>
+  tx.rows(`${TASKS} and t.build_id = :buildId order by t.position, t.id`, { buildId });
+
+export const taskById = (tx: Tx, id: string): Promise<TaskRow | undefined> =>
+  tx.one(`${TASKS} and t.id = :id`, { id });
+
+export async function needsOf(tx: Tx, buildId: string): Promise<Map<string, TaskNeed[]>> {
+  const rows = await tx.rows<{
+    task_id: string;
+    needs_id: string;
+    reason: string;
+    wait_at_least: number | null;
+    wait_at_most: number | null;
+  }>(
+    `select n.* from task_needs n join tasks t on t.shop_id = n.shop_id and t.id = n.task_id
+     where n.shop_id = :shopId and t.build_id = :buildId order by n.task_id, n.needs_id`,
+    { buildId },
+  );
+  const byTask = new Map<string, TaskNeed[]>();
+  for (const r of rows) {
+    const need: TaskNeed = {
+      taskId: r.needs_id,
+      reason: r.reason,
+      ...(r.wait_at_least === null ? {} : { waitAtLeast: r.wait_at_least }),
+      ...(r.wait_at_most === null ? {} : { waitAtMost: r.wait_at_most }),
+    };
+    byTask.set(r.task_id, [...(byTask.get(r.task_id) ?? []), need]);
+  }
+  return byTask;
+}
+
+export const insertTask = (
+  tx: Tx,
+  t: { id: string; buildId: string; lineId: string | null; content: TaskContent },
+): Promise<number> =>
+  tx.run(
+    `insert into tasks (shop_id, id, build_id, line_id, position, content)
+     select :shopId, :id, :buildId, :lineId::uuid, coalesce(max(position), 0) + 1, :content::jsonb
+     from tasks where shop_id = :shopId and build_id = :buildId`,
+    { ...t, content: JSON.stringify(t.content) },
+  );
+
+export const saveTask = (
+  tx: Tx,
+  t: { id: string; lineId: string | null; content: TaskContent },
+): Promise<number> =>
+  tx.run(
+    `update tasks set line_id = :lineId, content = :content::jsonb, version = version + 1
+     where shop_id = :shopId and id = :id`,
+    { ...t, content: JSON.stringify(t.content) },
+  );
+
+export async function setNeeds(tx: Tx, taskId: string, needs: readonly TaskNeed[]): Promise<void> {
+  await tx.run('delete from task_needs where shop_id = :shopId and task_id = :taskId', { taskId });
+  for (const n of needs)
+    await tx.run(
+      `insert into task_needs (shop_id, task_id, needs_id, reason, wait_at_least, wait_at_most)
+       values (:shopId, :taskId, :needsId, :reason, :atLeast, :atMost)`,
+      {
+        taskId,
+        needsId: n.taskId,
+        reason: n.reason,
+        atLeast: n.waitAtLeast ?? null,
+        atMost: n.waitAtMost ?? null,
+      },
+    );
+}
+
+export const setState = (
+  tx: Tx,
+  t: { id: string; state: TaskState; toGoMinutes: number | null; doneAt: string | null },
+): Promise<number> =>
+  tx.run(
+    `update tasks set state = :state, to_go_minutes = :toGoMinutes, done_at = :doneAt, version = version + 1
+     where shop_id = :shopId and id = :id`,
+    t,
+  );
+
+interface SpellRow extends Omit<SpellView, 'toGoMinutes'> {
+  endedAt: string | null;
+  entryId: string | null;
+}
+
+const SPELLS = `select s.id, s.person_id as "personId", p.name as person, s.build_id as "buildId", b.nickname,
+    s.task_id as "taskId", t.content ->> 'title' as task, s.started_at as "startedAt", s.ended_at as "endedAt",
+    s.entry_id as "entryId"
+  from spells s
+  join people p on p.shop_id = s.shop_id and p.id = s.person_id
+  join builds b on b.shop_id = s.shop_id and b.id = s.build_id
+  join tasks t on t.shop_id = s.shop_id and t.id = s.task_id
+  where s.shop_id = :shopId`;
+
+export const openSpells = (tx: Tx): Promise<SpellRow[]> =>
+  tx.rows(`${SPELLS} and s.ended_at is null order by s.started_at, s.id`);
+
+export const spellById = (tx: Tx, id: string): Promise<SpellRow | undefined> =>
+  tx.one(`${SPELLS} and s.id = :id`, { id });
+
+export const openSpellOf = (tx: Tx, personId: string): Promise<SpellRow | undefined> =>
+  tx.one(`${SPELLS} and s.person_id = :personId and s.ended_at is null`, { personId });
+
+export const startSpell = (
+  tx: Tx,
+  s: { id: string; personId: string; buildId: string; taskId: string; now: string },
+): Promise<number> =>
+  tx.run(
+    `insert into spells (shop_id, id, person_id, build_id, task_id, started_at)
+     values (:shopId, :id, :personId, :buildId, :taskId, :now)`,
+    s,
+  );
+
+export const endSpell = (tx: Tx, s: { id: string; endedAt: string; entryId: string }): Promise<number> =>
+  tx.run(
+    'update spells set ended_at = :endedAt, entry_id = :entryId where shop_id = :shopId and id = :id',
+    s,
+  );
+
+export const saveBelongs = (
+  tx: Tx,
+  b: { entryId: string; buildId: string; taskId: string | null; lineId: string | null; belongs: string },
+): Promise<number> =>
+  tx.run(
+    `insert into entry_belongs (shop_id, entry_id, build_id, task_id, line_id, belongs)
+     values (:shopId, :entryId, :buildId, :taskId, :lineId, :belongs)
+     on conflict (shop_id, entry_id) do update
+     set task_id = excluded.task_id, line_id = excluded.line_id, belongs = excluded.belongs`,
+    b,
+  );
+
+/** Hours of each line, by its id. */
+export async function spentByLine(tx: Tx, buildId: string): Promise<Map<string, number>> {
+  const rows = await tx.rows<{ line_id: string; minutes: number }>(
+    `select b.line_id, sum((e.facts ->> 'minutes')::int)::int as minutes from entry_belongs b
+     join entries_now e on e.shop_id = b.shop_id and e.id = b.entry_id and not e.withdrawn
+     where b.shop_id = :shopId and b.build_id = :buildId and b.line_id is not null
+       and e.facts ->> 'minutes' is not null group by b.line_id`,
+    { buildId },
+  );
+  return new Map(rows.map((r) => [r.line_id, r.minutes]));
+}
+
+/** Since tasks are kept: older hours were logged before anybody could say where they belong. */
+export const looseEntries = (tx: Tx, buildId: string): Promise<LooseEntryView[]> =>
+  tx.rows(
+    `select e.id as "entryId", e.text, e.at, (e.facts ->> 'minutes')::int as minutes from entries_now e
+     where e.shop_id = :shopId and e.build_id = :buildId and not e.withdrawn
+       and e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
+       and not exists (select from entry_belongs b where b.shop_id = e.shop_id and b.entry_id = e.id)
+     order by e.at desc, e.seq desc limit 50`,
+    { buildId },
+  );
+
+export const workedMinutes = async (tx: Tx, buildId: string, entryId: string): Promise<number | undefined> =>
+  (
+    await tx.one<{ minutes: number }>(
+      `select (facts ->> 'minutes')::int as minutes from entries_now
+       where shop_id = :shopId and build_id = :buildId and id = :entryId and not withdrawn
+         and kind in ('did', 'hours', 'fitted') and facts ->> 'minutes' is not null`,
+      { buildId, entryId },
+    )
+  )?.minutes;
+
+export const followUpsOf = (tx: Tx, buildId: string): Promise<FollowUpView[]> =>
+  tx.rows(
+    `select id, title, due_on as "dueOn", due_miles as "dueMiles", done_at as "doneAt" from follow_ups
+     where shop_id = :shopId and build_id = :buildId order by done_at is not null, due_on, due_miles, id`,
+    { buildId },
+  );
+
+export const insertFollowUp = (
+  tx: Tx,
+  f: {
+    id: string;
+    buildId: string;
+    taskId: string;
+    title: string;
+    dueOn: string | null;
+    dueMiles: number | null;
+  },
+): Promise<number> =>
+  tx.run(
+    `insert into follow_ups (shop_id, id, build_id, task_id, title, due_on, due_miles)
+     values (:shopId, :id, :buildId, :taskId, :title, :dueOn, :dueMiles)`,
+    f,
+  );
+
+/** Takes back what is due after a task that is not done after all. */
+export const dropFollowUps = (tx: Tx, taskId: string): Promise<number> =>
+  tx.run('delete from follow_ups where shop_id = :shopId and task_id = :taskId and done_at is null', {
+    taskId,
+  });
+
+export const followUpById = (
+  tx: Tx,
+  id: string,
+): Promise<{ id: string; build_id: string; title: string; done_at: string | null } | undefined> =>
+  tx.one('select id, build_id, title, done_at from follow_ups where shop_id = :shopId and id = :id', { id });
+
+export const finishFollowUp = (tx: Tx, id: string, now: string): Promise<number> =>
+  tx.run('update follow_ups set done_at = :now where shop_id = :shopId and id = :id', { id, now });
+
+export interface PlaybookRow {
+  id: string;
+  content: Playbook;
+  version: number;
+}
+
+export const changedPlaybooks = (tx: Tx): Promise<PlaybookRow[]> =>
+  tx.rows('select id, content, version from playbooks where shop_id = :shopId order by id');
+
+export const insertPlaybook = (tx: Tx, content: Playbook): Promise<number> =>
+  tx.run(
+    `insert into playbooks (shop_id, id, content) values (:shopId, :id, :content::jsonb)
+     on conflict do nothing`,
+    { id: content.id, content: JSON.stringify(content) },
+  );
+
+export const savePlaybook = (tx: Tx, content: Playbook, version: number): Promise<number> =>
+  tx.run(
+    `update playbooks set content = :content::jsonb, version = version + 1
+     where shop_id = :shopId and id = :id and version = :version`,
+    { id: content.id, content: JSON.stringify(content), version },
+  );
+
+export const isLineOf = async (tx: Tx, buildId: string, id: string): Promise<boolean> =>
+  (await tx.one(
+    `select 1 from estimate_lines
+     where shop_id = :shopId and build_id = :buildId and id = :id and removed_at is null`,
+    { buildId, id },
+  )) !== undefined;

@@ -1,0 +1,64 @@
+import {
+  BelongsDto,
+  FollowUpDoneDto,
+  PlaybookPutDto,
+  PlaybookUseDto,
+  SpellStopDto,
+  TaskActDto,
+  TaskCountDto,
+  TaskHoursDto,
+  TaskPutDto,
+  TaskStartDto,
+} from '#contract/work.ts';
+import type { Deps } from '../../deps.ts';
+import { handler, type Feature } from '../../http/routes.ts';
+import { putPlaybook, readPlaybooks, usePlaybook } from './playbooks.service.ts';
+import * as s from './work.service.ts';
+
+export function workRoutes(deps: Deps): Feature {
+  return {
+    workRead: handler({ run: ({ who, params }) => s.readWork(deps, who, params.buildId!) }),
+    workRunning: handler({ run: ({ who }) => s.readRunning(deps, who) }),
+    taskPut: handler({
+      body: TaskPutDto,
+      run: ({ who, params, body }) => s.putTask(deps, who, params.buildId!, params.taskId!, body),
+    }),
+    taskStart: handler({
+      body: TaskStartDto,
+      run: ({ who, params, body }) => s.startTask(deps, who, params.buildId!, params.taskId!, body.spellId),
+    }),
+    spellStop: handler({
+      body: SpellStopDto,
+      run: ({ who, params, body }) => s.stopSpell(deps, who, params.buildId!, params.spellId!, body),
+    }),
+    taskHours: handler({
+      body: TaskHoursDto,
+      run: ({ who, params, body }) => s.typeHours(deps, who, params.buildId!, params.taskId!, body),
+    }),
+    taskAct: handler({
+      body: TaskActDto,
+      run: ({ who, params, body }) => s.actOnTask(deps, who, params.buildId!, params.taskId!, body),
+    }),
+    taskCount: handler({
+      body: TaskCountDto,
+      run: ({ who, params, body }) => s.countOn(deps, who, params.buildId!, params.taskId!, body),
+    }),
+    entryBelongs: handler({
+      body: BelongsDto,
+      run: ({ who, params, body }) => s.settleEntry(deps, who, params.buildId!, params.entryId!, body),
+    }),
+    followUpDone: handler({
+      body: FollowUpDoneDto,
+      run: ({ who, params, body }) => s.finishFollowUp(deps, who, params.buildId!, params.followUpId!, body),
+    }),
+    playbookUse: handler({
+      body: PlaybookUseDto,
+      run: ({ who, params, body }) => usePlaybook(deps, who, params.buildId!, body),
+    }),
+    playbooksRead: handler({ run: ({ who }) => readPlaybooks(deps, who) }),
+    playbookPut: handler({
+      body: PlaybookPutDto,
+      run: ({ who, params, body }) => putPlaybook(deps, who, params.playbook!, body),
+    }),
+  };
+}
