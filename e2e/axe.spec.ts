@@ -83,6 +83,30 @@ test('every page', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   await check();
   await page.keyboard.press('Escape');
+  await openCar(page, 'rally car');
+  await page.getByRole('link', { name: 'Work', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Can be done now' })).toBeVisible();
+  await page.getByText(/done or dropped$/).click();
+  await check();
+  await page.getByRole('button', { name: 'New task' }).click();
+  await page.getByRole('button', { name: 'Something comes first' }).click();
+  await page.getByText('What must be seen first').click();
+  await check();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'From a playbook' }).click();
+  await page.getByRole('combobox', { name: 'Playbook' }).selectOption('engine-rebuild');
+  await check();
+  await page.keyboard.press('Escape');
+  await page
+    .getByRole('button', { name: /^Stop the clock/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check();
+  await page.keyboard.press('Escape');
+  await page.goto('/shop/playbooks');
+  await page.getByText('Full engine rebuild').click();
+  await check();
   await openCar(page, 'camper');
   await page.getByRole('button', { name: 'What is agreed' }).click();
   await expect(page.getByRole('dialog')).toBeVisible();

@@ -31,6 +31,7 @@ const TABLES = `
     -- What whoever stopped last said is left.
     to_go_minutes integer check (to_go_minutes >= 0),
     done_at timestamptz,
+    made_at timestamptz not null,
     version integer not null default 1,
     primary key (shop_id, id),
     foreign key (shop_id, build_id) references builds (shop_id, id),

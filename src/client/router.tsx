@@ -44,6 +44,7 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/inspection',
                   lazy: page(() => import('./features/inspection/InspectionPage.tsx')),
                 },
+                { path: '/builds/:buildId/work', lazy: page(() => import('./features/work/WorkPage.tsx')) },
                 {
                   path: '/builds/:buildId/causes',
                   lazy: page(() => import('./features/symptoms/SymptomsPage.tsx')),
@@ -56,6 +57,7 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/vehicle',
                   lazy: page(() => import('./features/vehicle/VehiclePage.tsx')),
                 },
+                { path: '/shop/playbooks', lazy: page(() => import('./features/work/PlaybooksPage.tsx')) },
                 { path: '/shop/rules', lazy: page(() => import('./features/houseRules/RulesPage.tsx')) },
                 { path: '/shop/terms', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },
                 { path: '/shop', lazy: page(() => import('./features/shop/ShopPage.tsx')) },

@@ -22,7 +22,7 @@ import { WORKS, type Work } from '#core/estimate/lines.ts';
 import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
 import { CAUTIONS, type Caution } from '#core/work/cautions.ts';
 import type { Playbook } from '#core/work/playbook.ts';
-import type { TaskNeed, TaskState } from '#core/work/tasks.ts';
+import type { LongestWait, TaskNeed, TaskState } from '#core/work/tasks.ts';
 import { NonEmpty } from './nonEmpty.ts';
 
 /** Tasks of one build. */
@@ -210,9 +210,14 @@ export interface WorkView {
   followUps: FollowUpView[];
 }
 
+/** What runs or runs out, over all builds. */
 export interface RunningView {
   now: string;
   spells: SpellView[];
+  /** Longest waits that run. */
+  waits: (LongestWait & { buildId: string; nickname: string })[];
+  /** Due after hand-over within the week, or overdue. */
+  due: { id: string; buildId: string; nickname: string; title: string; dueOn: string }[];
 }
 
 export interface PlaybooksView {

@@ -21,6 +21,7 @@ import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
 import { takeDrawing } from './fillPhotos.ts';
+import { work } from './fillWork.ts';
 import { lookOver } from './fillInspections.ts';
 import { describeVehicle } from './fillVehicles.ts';
 import { DEMO_PASSWORD, PEOPLE, PLACES, SHOP, VENDORS, type DemoBuild } from './saltmarsh.ts';
@@ -51,6 +52,9 @@ interface Shop {
   people: Map<string, SignedIn>;
   buildIds: string[];
   lineIds: LineIds[];
+  taskIds: Map<string, string>[];
+  before: { ended: string }[];
+  madeAt: string;
   today: Day;
   setClock: (instant: string) => void;
   context: CaptureContext;
@@ -77,6 +81,9 @@ async function fillDemo(real: Deps): Promise<void> {
     people,
     buildIds: [],
     lineIds: BUILDS.map(() => new Map()),
+    taskIds: BUILDS.map(() => new Map()),
+    before: BUILDS.map(() => ({ ended: '' })),
+    madeAt: real.clock.now(),
     today,
     setClock: (instant) => (at = instant),
     context: contextOf(today),
@@ -192,6 +199,16 @@ async function take(shop: Shop, step: Step): Promise<void> {
     return;
   }
   const writing = { deps: shop.deps, who, buildId, ids: shop.lineIds[step.build]!, id: shop.id };
+  const working = {
+    ...writing,
+    lines: writing.ids,
+    tasks: shop.taskIds[step.build]!,
+    before: shop.before[step.build]!,
+    setClock: shop.setClock,
+    madeAt: shop.madeAt,
+    isToday: step.daysAgo === 0,
+  };
+  if (await work(working, step.text)) return;
   if (step.text.startsWith('@estimate ')) return writeEstimate(writing, step.text.slice(10));
   if (step.text.startsWith('@answer ')) return answerEstimate(writing, step.text.slice(8));
   if (step.text.startsWith('@symptom ')) return followUp(shop, who, buildId, step.text.slice(9));

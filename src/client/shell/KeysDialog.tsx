@@ -34,6 +34,7 @@ const BUILD: [string, string][] = [
   ['S', 'Search this logbook'],
   ['D', 'Draft an update'],
   ['O', 'Look it over'],
+  ['W', 'The work'],
   ['C', 'What causes it'],
   ['E', 'To the estimate'],
   ['P', 'To the photographs'],
@@ -45,10 +46,12 @@ const INSPECTION: [string, string][] = [
   ['2', 'Finding'],
   ['3', 'Could not see'],
 ];
+const WORK: [string, string][] = [['N', 'New task']];
 const ESTIMATE: [string, string][] = [['N', 'New line']];
 
 function keysOf(pathname: string): [string, string][] {
   if (pathname.endsWith('/estimate')) return ESTIMATE;
+  if (pathname.endsWith('/work')) return WORK;
   if (pathname.endsWith('/inspection')) return INSPECTION;
   return pathname.startsWith('/builds/') && !/(?:photos|vehicle|causes)$/.test(pathname) ? BUILD : [];
 }

@@ -10,6 +10,7 @@ import { Quiet } from '../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../ui/tokens.ts';
 import { LogLine } from '../features/entries/LogLine.tsx';
 import { LogTarget } from '../features/entries/target.tsx';
+import { RunningBar } from '../features/work/index.ts';
 import { useSignOut } from '../features/session/session.queries.ts';
 import { useLive } from './live.ts';
 import { ThemeButton } from './ThemeButton.tsx';
@@ -103,9 +104,11 @@ export function Layout() {
           {person.name}, {shop.name}
         </Who>
         <ThemeButton />
-        <Button $look="quiet" onPress={() => setKeys(true)} aria-label="Keys of this screen">
-          ?
-        </Button>
+        <OnDesk>
+          <Button $look="quiet" onPress={() => setKeys(true)} aria-label="Keys of this screen">
+            ?
+          </Button>
+        </OnDesk>
         <Button
           aria-label="Sign out"
           $look="quiet"
@@ -115,6 +118,9 @@ export function Layout() {
           <OnDesk>Sign out</OnDesk>
         </Button>
       </Bar>
+      <Suspense>
+        <RunningBar />
+      </Suspense>
       <Room id="page" tabIndex={-1}>
         <Outlet />
       </Room>

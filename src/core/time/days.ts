@@ -54,7 +54,7 @@ export function startOfMonth(day: Day, months = 0): Day {
 const formatters = new Map<string, Intl.DateTimeFormat>();
 
 function formatter(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-  const key = `${locale}|${options.timeZone}|${options.year}|${options.weekday}`;
+  const key = `${locale}|${options.timeZone}|${options.year}|${options.weekday}|${options.hour}`;
   const known = formatters.get(key);
   if (known) return known;
   const made = new Intl.DateTimeFormat(locale, options);
@@ -73,6 +73,12 @@ export function formatDay(day: Day, locale: string, today?: Day): string {
   const sameYear = today !== undefined && today.slice(0, 4) === day.slice(0, 4);
   const options = { timeZone: 'UTC', weekday: 'short', day: 'numeric', month: 'short' } as const;
   return formatter(locale, sameYear ? options : { ...options, year: 'numeric' }).format(new Date(toUtc(day)));
+}
+
+/** The time of day that the shop's clocks show at an instant: 09:12. */
+export function formatTime(instant: string, timeZone: string): string {
+  const options = { timeZone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' } as const;
+  return formatter('en-GB', options).format(new Date(instant));
 }
 
 /** "today", "yesterday", "9 days ago": how long ago a day was. */

@@ -67,7 +67,7 @@ export interface PlaybookFault {
   reason: string;
 }
 
-export const MOST_STEPS = 80;
+const MOST_STEPS = 80;
 const MOST_MINUTES = 60_000;
 
 class Reader {

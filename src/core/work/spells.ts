@@ -15,7 +15,7 @@ export const minutesBetween = (from: string, to: string): number =>
   Math.max(1, Math.round((Date.parse(to) - Date.parse(from)) / MS));
 
 /** When the shop's day ends, for noticing what was forgotten. */
-export const EVENING = '19:00';
+const EVENING = '19:00';
 /** Nobody works longer than this at a stretch. */
 const LONGEST_MINUTES = 12 * 60;
 

@@ -56,43 +56,53 @@ export function waitingFor(task: Task, tasks: ReadonlyMap<string, Task>, now: st
   return task.gate === null ? found : [...found, { onTaskId: null, words: `first to be seen: ${task.gate}` }];
 }
 
-export interface Countdown {
+/** A longest wait that runs: the earlier task is done, the later not begun. */
+export interface LongestWait {
   taskId: string;
   title: string;
-  /** After which task it runs. */
+  /** After which task it runs, and since when. */
   after: string;
+  doneAt: string;
   reason: string;
+  waitAtMost: number;
+}
+
+export function longestWaits(tasks: readonly Task[]): LongestWait[] {
+  const byId = new Map(tasks.map((t) => [t.id, t]));
+  return tasks
+    .filter((t) => t.state === 'to do')
+    .flatMap((t) =>
+      t.needs.flatMap(({ taskId, reason, waitAtMost }): LongestWait[] => {
+        const first = byId.get(taskId);
+        if (waitAtMost === undefined || !first?.doneAt || isOver(first)) return [];
+        const { title: after, doneAt } = first;
+        return [{ taskId: t.id, title: t.title, after, doneAt, reason, waitAtMost }];
+      }),
+    );
+}
+
+export interface Countdown {
   /** The last instant at which the task may be begun. */
   until: string;
   minutesLeft: number;
+  isAlarm: boolean;
 }
 
 /** Share of a longest wait, and at least this many minutes, from which it is an alarm. Common practice. */
 const ALARM_SHARE = 0.25;
 const ALARM_MINUTES = 30;
 
-/** Longest waits that run now: the earlier task is done, the later not begun. Most urgent first. */
-export function countdowns(tasks: readonly Task[], now: string): Countdown[] {
-  const byId = new Map(tasks.map((t) => [t.id, t]));
-  return tasks
-    .flatMap((t): Countdown[] => {
-      if (t.state !== 'to do') return [];
-      return t.needs.flatMap((need) => {
-        const first = byId.get(need.taskId);
-        if (need.waitAtMost === undefined || !first?.doneAt || isOver(first)) return [];
-        const until = later(first.doneAt, need.waitAtMost);
-        const minutesLeft = Math.floor((Date.parse(until) - Date.parse(now)) / MS);
-        return [
-          { taskId: t.id, title: t.title, after: first.title, reason: need.reason, until, minutesLeft },
-        ];
-      });
+/** Longest waits as they run down, the most urgent first. In its last quarter, or half an hour, one is an alarm. */
+export function countdowns<W extends LongestWait>(waits: readonly W[], now: string): (W & Countdown)[] {
+  return waits
+    .map((w) => {
+      const until = later(w.doneAt, w.waitAtMost);
+      const minutesLeft = Math.floor((Date.parse(until) - Date.parse(now)) / MS);
+      const isAlarm = minutesLeft <= Math.max(ALARM_MINUTES, w.waitAtMost * ALARM_SHARE);
+      return { ...w, until, minutesLeft, isAlarm };
     })
     .sort((a, b) => a.minutesLeft - b.minutesLeft || (a.taskId < b.taskId ? -1 : 1));
 }
-
-/** Whether a countdown is an alarm: a quarter of its time is left, or half an hour. */
-export const isAlarm = ({ minutesLeft }: Countdown, waitAtMost: number): boolean =>
-  minutesLeft <= Math.max(ALARM_MINUTES, waitAtMost * ALARM_SHARE);
 
 /** Why a need between two tasks cannot be, or null: none to itself, none in a circle, none to another build's. */
 export function whyNotNeeds(

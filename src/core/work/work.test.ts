@@ -11,7 +11,7 @@ import { isWanted, readPlaybook, stepsWanted, type Playbook } from './playbook.t
 import { PLAYBOOKS } from './playbooks/index.ts';
 import { addUp, overrunOf, progressInWords, progressOf } from './progress.ts';
 import { isForgotten, minutesBetween, whyNotEnd } from './spells.ts';
-import { countdowns, inOrder, isAlarm, waitingFor, whyNotNeeds, type Task } from './tasks.ts';
+import { countdowns, inOrder, longestWaits, waitingFor, whyNotNeeds, type Task } from './tasks.ts';
 
 const ZONE = 'Europe/London';
 
@@ -210,12 +210,17 @@ describe('tasks', () => {
 
   test('a longest wait counts down, is an alarm in its last quarter, and can have run out', () => {
     // By hand: done at 7, four hours are until 11; at 10 an hour is left, a quarter of four.
-    const [c] = countdowns([blast, primer], NOW);
-    expect(c).toMatchObject({ taskId: 'primer', until: '2026-03-11T11:00:00.000Z', minutesLeft: 60 });
-    expect(isAlarm(c!, 240)).toBe(true);
-    expect(isAlarm({ ...c!, minutesLeft: 61 }, 240)).toBe(false);
-    expect(countdowns([blast, primer], '2026-03-11T11:30:00.000Z')[0]!.minutesLeft).toBe(-30);
-    expect(countdowns([blast, { ...primer, state: 'going' }], NOW)).toEqual([]);
+    const at = (now: string) => countdowns(longestWaits([blast, primer]), now)[0]!;
+    expect(at(NOW)).toMatchObject({
+      taskId: 'primer',
+      until: '2026-03-11T11:00:00.000Z',
+      minutesLeft: 60,
+      isAlarm: true,
+    });
+    expect(at('2026-03-11T09:59:00.000Z')).toMatchObject({ minutesLeft: 61, isAlarm: false });
+    expect(at('2026-03-11T11:30:00.000Z').minutesLeft).toBe(-30);
+    expect(longestWaits([blast, { ...primer, state: 'going' }])).toEqual([]);
+    expect(longestWaits([{ ...blast, state: 'to do', doneAt: null }, primer])).toEqual([]);
   });
 
   test('needs in a circle, of a stranger, or without a reason are refused', () => {

@@ -81,5 +81,7 @@ export const camper: DemoBuild = {
 1 J @symptom The heater smells | cause: found cab heater | proof: reading carbon monoxide
 1 I spent 7.20 on trim clips
 1 W @next Clean it, a road test over the hill, and it can go home.
+2 W @playbook brake-overhaul -
+0 P @at raise
 `,
 };

@@ -52,8 +52,19 @@ export const iceCreamVan: DemoBuild = {
 144 W @estimate van-valve
 142 W @answer van-valve
 140 W @letter
+141 W @playbook engine-top-end valve head-face=flat
+141 P @worked before 1 done
+140 P @worked drain 1.5 done
+140 P @worked head-off 2 done
+139 P @worked read 2.5 done
 138 I ordered exhaust valve and gaskets from Oldgate Machine Works, 112.75, due next week
 131 I valve and gaskets arrived
+129 P @worked valves 4.5 done
+129 P @worked block 1.5 done
+128 P @worked head-on 2 done
+128 P @worked clearances 1 done
+127 P @worked heat 1.5 done
+126 P @worked retorque 1.5 done
 129 P did head overhauled, 6h
 127 P fitted cylinder head, torqued to 45 lb-ft in three steps, 2h
 124 P reading compression 122 psi, 121 psi, 120 psi, 121 psi
@@ -83,6 +94,12 @@ export const iceCreamVan: DemoBuild = {
 25 M did rear panel flatted and painted again, 3h
 21 W moved to bay 2
 11 W @letter
+13 W @playbook blast-to-paint paint
+12 M @worked mask 3.5 done
+11 M @worked blast 6 done
+11 M @worked etch 3 done
+9 M @worked fill 7 go 10
+5 M @worked fill 6 go 5
 12 J did serving hatch hinges, 3h
 10 J found tailgate post rotten left side, let in new metal, 60 and four hours, must
 10 J @photo ringed panel: foot of the post behind the trim

@@ -66,10 +66,15 @@ export const rallyCar: DemoBuild = {
 33 I ordered 4 wheel studs from Cobb Springs, 22, due next tuesday
 27 I 4 wheel studs arrived
 26 P fitted wheel studs, 1h
+24 W @playbook gearbox-rebuild gearbox
+24 J @worked drive 1 done
+23 J @worked out 5.5 done
 22 W @letter
 15 P did front struts set, 3h
 14 P reading front camber -1.75 deg both sides
 13 W @letter
+12 J @worked strip 4 done
+11 J @worked read 2 done
 9 J found spot lamp bracket fouls the bonnet catch, two hours, should
 8 J did spot lamp bracket remade, 2.5h
 6 W @letter
@@ -78,6 +83,7 @@ export const rallyCar: DemoBuild = {
 3 W told Anselm on the telephone about the master cylinder
 3 W waiting on Anselm to say yes to the master cylinder since today
 2 J did dashboard switches labelled, 1.5h
+1 M @at case
 1 W @next Master cylinder as soon as Anselm says yes; then bleed, then a shake-down on the old airfield.
 2 W @estimate rally-lamps
 `,

@@ -59,6 +59,9 @@ export const surfBus: DemoBuild = {
 5 M did floor slats varnished, 3h
 4 W asked Dex whether the curtains stay
 2 M did rear seats covered in the old purple, 6h
+3 W @playbook blast-to-paint -
+3 M @worked mask 2 done
 1 W @next Side glass when Marram sends it; racks and slats go in behind it.
+0 J @worked blast 3 done
 `,
 };

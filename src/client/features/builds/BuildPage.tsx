@@ -75,6 +75,7 @@ function BuildHead({ build }: { build: BuildView }) {
         <Name>{build.nickname}</Name>
         <Mono>{build.number}</Mono>
         <LookOverLink build={build} />
+        <WorkLink build={build} />
         <CausesLink build={build} />
         <EstimateLink build={build} />
         <PhotosLink build={build} />
@@ -112,6 +113,13 @@ function LookOverLink({ build }: { build: BuildView }) {
   const to = `/builds/${build.id}/inspection`;
   useKey('o', () => void navigate(to));
   return <Link to={to}>Look it over</Link>;
+}
+
+function WorkLink({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const to = `/builds/${build.id}/work`;
+  useKey('w', () => void navigate(to));
+  return <Link to={to}>Work</Link>;
 }
 
 function CausesLink({ build }: { build: BuildView }) {

@@ -37,6 +37,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['estimate', buildId],
         ['inspection', buildId],
         ['symptoms', buildId],
+        ['work', buildId],
         ['photos', buildId],
         ['vehicle', buildId],
         ['proposals', buildId],

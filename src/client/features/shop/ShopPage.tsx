@@ -118,6 +118,7 @@ export default function ShopPage() {
         <Links aria-label="More of the shop">
           <Link to="/shop/terms">Rates and tax</Link>
           <Link to="/shop/rules">House rules</Link>
+          <Link to="/shop/playbooks">Playbooks</Link>
         </Links>
         <Lists>
           <List

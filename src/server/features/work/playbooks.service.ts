@@ -114,6 +114,7 @@ export const usePlaybook = (
         buildId,
         lineId: dto.lineId ?? null,
         content: contentOf(step, playbook),
+        now: deps.clock.now(),
       });
     for (const step of steps)
       await q.setNeeds(

@@ -14,7 +14,7 @@ import { workableLines } from '../estimate/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './work.queries.ts';
 
-export const toGoOf = (t: q.TaskRow): number =>
+const toGoOf = (t: q.TaskRow): number =>
   t.state === 'done' ? 0 : (t.to_go_minutes ?? toGoUnsaid(t.content.minutes, t.spent_minutes));
 
 function taskView(t: q.TaskRow, needs: TaskNeed[]): TaskView {

@@ -1,4 +1,4 @@
-import type { FollowUpView, LooseEntryView, SpellView } from '#contract/work.ts';
+import type { FollowUpView, LooseEntryView, RunningView, SpellView } from '#contract/work.ts';
 import type { Work } from '#core/estimate/lines.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Caution } from '#core/work/cautions.ts';
@@ -72,11 +72,11 @@ export async function needsOf(tx: Tx, buildId: string): Promise<Map<string, Task
 
 export const insertTask = (
   tx: Tx,
-  t: { id: string; buildId: string; lineId: string | null; content: TaskContent },
+  t: { id: string; buildId: string; lineId: string | null; content: TaskContent; now: string },
 ): Promise<number> =>
   tx.run(
-    `insert into tasks (shop_id, id, build_id, line_id, position, content)
-     select :shopId, :id, :buildId, :lineId::uuid, coalesce(max(position), 0) + 1, :content::jsonb
+    `insert into tasks (shop_id, id, build_id, line_id, position, content, made_at)
+     select :shopId, :id, :buildId, :lineId::uuid, coalesce(max(position), 0) + 1, :content::jsonb, :now::timestamptz
      from tasks where shop_id = :shopId and build_id = :buildId`,
     { ...t, content: JSON.stringify(t.content) },
   );
@@ -180,12 +180,14 @@ export async function spentByLine(tx: Tx, buildId: string): Promise<Map<string, 
   return new Map(rows.map((r) => [r.line_id, r.minutes]));
 }
 
-/** Since tasks are kept: older hours were logged before anybody could say where they belong. */
+/** Since the build has tasks: older hours were logged before anybody could say where they belong. */
 export const looseEntries = (tx: Tx, buildId: string): Promise<LooseEntryView[]> =>
   tx.rows(
     `select e.id as "entryId", e.text, e.at, (e.facts ->> 'minutes')::int as minutes from entries_now e
      where e.shop_id = :shopId and e.build_id = :buildId and not e.withdrawn
        and e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
+       and e.recorded_at >= (
+         select min(t.made_at) from tasks t where t.shop_id = e.shop_id and t.build_id = e.build_id)
        and not exists (select from entry_belongs b where b.shop_id = e.shop_id and b.entry_id = e.id)
      order by e.at desc, e.seq desc limit 50`,
     { buildId },
@@ -269,3 +271,23 @@ export const isLineOf = async (tx: Tx, buildId: string, id: string): Promise<boo
      where shop_id = :shopId and build_id = :buildId and id = :id and removed_at is null`,
     { buildId, id },
   )) !== undefined;
+
+/** Longest waits that run, over all builds: the earlier task is done, the later one not begun. */
+export const longestWaits = (tx: Tx): Promise<RunningView['waits']> =>
+  tx.rows(
+    `select t.id as "taskId", t.content ->> 'title' as title, f.content ->> 'title' as after, f.done_at as "doneAt",
+       n.reason, n.wait_at_most as "waitAtMost", b.id as "buildId", b.nickname
+     from task_needs n
+     join tasks t on t.shop_id = n.shop_id and t.id = n.task_id and t.state = 'to do'
+     join tasks f on f.shop_id = n.shop_id and f.id = n.needs_id and f.state = 'done'
+     join builds b on b.shop_id = t.shop_id and b.id = t.build_id
+     where n.shop_id = :shopId and n.wait_at_most is not null order by f.done_at, t.id`,
+  );
+
+export const dueBy = (tx: Tx, day: string): Promise<RunningView['due']> =>
+  tx.rows(
+    `select f.id, f.title, f.due_on as "dueOn", b.id as "buildId", b.nickname from follow_ups f
+     join builds b on b.shop_id = f.shop_id and b.id = f.build_id
+     where f.shop_id = :shopId and f.done_at is null and f.due_on <= :day order by f.due_on, f.id`,
+    { day },
+  );

@@ -32,8 +32,20 @@ import * as q from './work.queries.ts';
 export const readWork = (deps: Deps, who: SignedIn, buildId: string): Promise<WorkView> =>
   inShop(deps.db, who.shopId, (tx) => workOf(tx, deps, who, buildId));
 
+/** What is due within a week is worth seeing. */
+const DUE_WITHIN_DAYS = 7;
+
 export const readRunning = (deps: Deps, who: SignedIn): Promise<RunningView> =>
-  inShop(deps.db, who.shopId, async (tx) => ({ now: deps.clock.now(), spells: await runningSpells(tx) }));
+  inShop(deps.db, who.shopId, async (tx) => {
+    const now = deps.clock.now();
+    const today = dayOf(now, (await shopOf(tx)).timeZone);
+    return {
+      now,
+      spells: await runningSpells(tx),
+      waits: await q.longestWaits(tx),
+      due: await q.dueBy(tx, addDays(today, DUE_WITHIN_DAYS)),
+    };
+  });
 
 /** Runs a change with the build held; answers with the work as it is then. */
 export const changingWork = (
@@ -111,7 +123,7 @@ export const putTask = (
     if (refused !== null) throw invalid('needs', refused);
     if (lineId !== null) await lineOfBuild(tx, deps, who, buildId, lineId);
     if (known) await q.saveTask(tx, { id, lineId, content });
-    else await q.insertTask(tx, { id, buildId, lineId, content });
+    else await q.insertTask(tx, { id, buildId, lineId, content, now: deps.clock.now() });
     await q.setNeeds(tx, id, needs);
   });
 

@@ -1,0 +1,163 @@
+/** The work of one build: what can be begun now, what waits and why, how far it is; hours that belong nowhere yet. */
+import { lazy, Suspense, useState } from 'react';
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { styled } from 'styled-components';
+import type { SpellView, TaskView, WorkView } from '#contract/work.ts';
+import { formatMinutes } from '#core/time/hours.ts';
+import { addUp, progressInWords } from '#core/work/progress.ts';
+import { inOrder, longestWaits, waitingFor, type Task } from '#core/work/tasks.ts';
+import { useKey } from '../../shared/keys.ts';
+import { useNow } from '../../shared/now.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Aside, Head, Page, Panel, Quiet, Row, Stack, Summary, Title } from '../../ui/parts.tsx';
+import { buildQuery } from '../builds/index.ts';
+import { useThisCar } from '../entries/index.ts';
+import { Countdowns } from './Countdowns.tsx';
+import { FollowUps } from './FollowUps.tsx';
+import { LinesOfWork, LooseHours } from './LinesOfWork.tsx';
+import { TaskRow } from './TaskRow.tsx';
+import { workQuery } from './work.queries.ts';
+
+const PlaybookDialog = lazy(() => import('./PlaybookDialog.tsx'));
+const StopDialog = lazy(() => import('./StopDialog.tsx'));
+const TaskDialog = lazy(() => import('./TaskDialog.tsx'));
+
+const Name = styled(Title)`
+  &::first-letter {
+    text-transform: uppercase;
+  }
+`;
+
+/** A task as the rules of core see it. */
+const ruled = (t: TaskView): Task => ({
+  id: t.id,
+  title: t.title,
+  state: t.state,
+  needs: t.needs,
+  gate: t.gateSigned ? null : t.gate,
+  doneAt: t.doneAt,
+});
+
+type Open =
+  { what: 'task'; task: TaskView | null } | { what: 'playbook' } | { what: 'stop'; spell: SpellView };
+
+export default function WorkPage() {
+  const { buildId = '' } = useParams();
+  const { data: build } = useSuspenseQuery(buildQuery(buildId));
+  const { data: work } = useSuspenseQuery(workQuery(buildId));
+  const [open, setOpen] = useState<Open | null>(null);
+  const close = (): void => setOpen(null);
+  useThisCar(build.id, build.nickname);
+  useTitle(`Work, ${build.nickname}`);
+  useKey('n', () => setOpen({ what: 'task', task: null }));
+  const counted = work.tasks.filter((t) => t.state !== 'dropped');
+  return (
+    <Page>
+      <Stack $gap="l">
+        <Row>
+          <Name>{build.nickname}: work</Name>
+          <Link to={`/builds/${build.id}`}>To its logbook</Link>
+          <Link to="/shop/playbooks">Playbooks</Link>
+          {counted.length > 0 && <Quiet>{progressInWords(addUp(counted), formatMinutes)}</Quiet>}
+        </Row>
+        <CountdownsOf work={work} />
+        <Aside>
+          <div>
+            <Row>
+              <Button $look="main" onPress={() => setOpen({ what: 'playbook' })}>
+                From a playbook
+              </Button>
+              <Button onPress={() => setOpen({ what: 'task', task: null })}>New task</Button>
+            </Row>
+            <Tasks
+              work={work}
+              onStop={(spell) => setOpen({ what: 'stop', spell })}
+              onEdit={(task) => setOpen({ what: 'task', task })}
+            />
+          </div>
+          <div>
+            <LinesOfWork work={work} />
+            <FollowUps work={work} />
+            <LooseHours work={work} />
+          </div>
+        </Aside>
+      </Stack>
+      {open && (
+        <Suspense>
+          {open.what === 'task' && <TaskDialog work={work} task={open.task} onClose={close} />}
+          {open.what === 'playbook' && <PlaybookDialog work={work} onClose={close} />}
+          {open.what === 'stop' && <StopDialog spell={open.spell} now={work.now} onClose={close} />}
+        </Suspense>
+      )}
+    </Page>
+  );
+}
+
+function CountdownsOf({ work }: { work: WorkView }) {
+  return <Countdowns waits={longestWaits(work.tasks.map(ruled))} then={work.now} />;
+}
+
+interface TasksProps {
+  work: WorkView;
+  onStop: (spell: SpellView) => void;
+  onEdit: (task: TaskView) => void;
+}
+
+function Tasks({ work, onStop, onEdit }: TasksProps) {
+  const now = useNow(work.now);
+  const rules = new Map(work.tasks.map((t) => [t.id, ruled(t)]));
+  const ordered = inOrder(work.tasks).map((task) => ({
+    task,
+    waits: waitingFor(rules.get(task.id)!, rules, now),
+  }));
+  const going = ordered.filter(
+    ({ task, waits }) => task.state === 'going' || (task.state === 'to do' && waits.length === 0),
+  );
+  const waiting = ordered.filter(({ waits }) => waits.length > 0);
+  const over = ordered.filter(({ task }) => task.state === 'done' || task.state === 'dropped');
+  const rows = (of: typeof ordered) => (
+    <ul>
+      {of.map(({ task, waits }) => (
+        <TaskRow
+          key={task.id}
+          work={work}
+          task={task}
+          waits={waits.map((w) => w.words)}
+          onStop={onStop}
+          onEdit={() => onEdit(task)}
+        />
+      ))}
+    </ul>
+  );
+  if (work.tasks.length === 0)
+    return (
+      <Panel>
+        <p>No task yet. A playbook turns an agreed line into tasks with their order; or write one down.</p>
+      </Panel>
+    );
+  return (
+    <>
+      <Panel aria-label="Can be done now">
+        <Head>Can be done now</Head>
+        {going.length === 0 && <Quiet>Nothing: everything waits, and says for what.</Quiet>}
+        {rows(going)}
+      </Panel>
+      {waiting.length > 0 && (
+        <Panel aria-label="Waits">
+          <Head>Waits</Head>
+          {rows(waiting)}
+        </Panel>
+      )}
+      {over.length > 0 && (
+        <Panel aria-label="Over">
+          <details>
+            <Summary>{over.length} done or dropped</Summary>
+            {rows(over)}
+          </details>
+        </Panel>
+      )}
+    </>
+  );
+}
