@@ -104,6 +104,15 @@ test('every page', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   await check();
   await page.keyboard.press('Escape');
+  await page.goto('/plan');
+  await page.getByRole('button', { name: 'The camper' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check();
+  await page.keyboard.press('Escape');
+  await check();
+  await page.getByRole('button', { name: 'Draw the plan' }).click();
+  await expect(page.getByRole('button', { name: /^Booth, at/ })).toBeVisible();
+  await check();
   await page.goto('/shop/playbooks');
   await page.getByText('Full engine rebuild').click();
   await check();

@@ -57,6 +57,7 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/vehicle',
                   lazy: page(() => import('./features/vehicle/VehiclePage.tsx')),
                 },
+                { path: '/plan', lazy: page(() => import('./features/plan/PlanPage.tsx')) },
                 { path: '/shop/playbooks', lazy: page(() => import('./features/work/PlaybooksPage.tsx')) },
                 { path: '/shop/rules', lazy: page(() => import('./features/houseRules/RulesPage.tsx')) },
                 { path: '/shop/terms', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },

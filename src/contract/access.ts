@@ -76,6 +76,8 @@ export const ROUTES = {
     allow: EVERYBODY,
   },
   workRead: { method: 'get', path: '/api/builds/:buildId/work', allow: EVERYBODY },
+  planRead: { method: 'get', path: '/api/plan', allow: EVERYBODY },
+  pinnedSet: { method: 'put', path: '/api/builds/:buildId/pinned', allow: EVERYBODY },
   workRunning: { method: 'get', path: '/api/work/running', allow: EVERYBODY },
   taskPut: { method: 'put', path: '/api/builds/:buildId/tasks/:taskId', allow: EVERYBODY },
   taskStart: { method: 'post', path: '/api/builds/:buildId/tasks/:taskId/start', allow: EVERYBODY },

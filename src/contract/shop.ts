@@ -1,4 +1,5 @@
 import 'reflect-metadata';
+import { Type } from 'class-transformer';
 import {
   IsBoolean,
   IsEmail,
@@ -10,7 +11,9 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateNested,
 } from 'class-validator';
+import { GRID, type Spot } from '#core/plan/floorPlan.ts';
 import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
 import { ROLES, type Role } from './access.ts';
 import { NonEmpty } from './nonEmpty.ts';
@@ -30,6 +33,13 @@ export class PersonPutDto {
   @IsBoolean() hasLeft!: boolean;
 }
 
+class SpotDto implements Spot {
+  @IsInt() @Min(0) @Max(GRID.columns) x!: number;
+  @IsInt() @Min(0) @Max(GRID.rows) y!: number;
+  @IsInt() @Min(1) @Max(GRID.columns) w!: number;
+  @IsInt() @Min(1) @Max(GRID.rows) h!: number;
+}
+
 export class PlacePutDto {
   @IsInt() @Min(0) version!: number;
   @Name(60) name!: string;
@@ -37,6 +47,8 @@ export class PlacePutDto {
   /** Where it stands in the shop's own order. */
   @IsInt({ message: 'a whole number' }) @Min(0) @Max(10_000) position!: number;
   @IsBoolean() closed!: boolean;
+  /** Where it lies on the plan; absent until it is drawn. */
+  @IsOptional() @ValidateNested() @Type(() => SpotDto) spot?: SpotDto;
 }
 
 export class VendorPutDto {

@@ -15,6 +15,7 @@ import { addEntry, correctEntry, listEntries } from '#server/features/entries/en
 import { openLetter, sendLetter } from '#server/features/letters/letters.service.ts';
 import { firstShopMade } from '#server/features/session/session.queries.ts';
 import { createShop } from '#server/features/session/session.service.ts';
+import { setPinned } from '#server/features/plan/plan.service.ts';
 import { putPerson, putPlace, putVendor } from '#server/features/shop/shop.service.ts';
 import { linkEntry, putSymptom } from '#server/features/symptoms/symptoms.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
@@ -211,6 +212,11 @@ async function take(shop: Shop, step: Step): Promise<void> {
   if (await work(working, step.text)) return;
   if (step.text.startsWith('@estimate ')) return writeEstimate(writing, step.text.slice(10));
   if (step.text.startsWith('@answer ')) return answerEstimate(writing, step.text.slice(8));
+  if (step.text.startsWith('@pinned ')) {
+    const [by = '', freedBy = ''] = step.text.slice(8).split(' | ');
+    await setPinned(shop.deps, who, buildId, { by, freedBy });
+    return;
+  }
   if (step.text.startsWith('@symptom ')) return followUp(shop, who, buildId, step.text.slice(9));
   if (step.text.startsWith('@correct ')) return correct(shop, who, buildId, step.text.slice(9), day);
   const parsed = parseLine(step.text, contextOn(shop, day));

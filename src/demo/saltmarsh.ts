@@ -1,6 +1,7 @@
 /** Saltmarsh Coachworks: a made-up shop by the sea, with made-up people, vendors and vehicles. */
 import type { Role } from '#contract/access.ts';
 import type { Standard } from '#core/log/standards.ts';
+import type { Spot } from '#core/plan/floorPlan.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 
 export const SHOP = {
@@ -23,18 +24,19 @@ export const PEOPLE: { key: string; name: string; email: string; role: Role }[] 
 /** For signing in by hand; one press does the same. */
 export const DEMO_PASSWORD = 'saltmarsh-demo';
 
-export const PLACES: { name: string; kind: PlaceKind }[] = [
-  { name: 'Lift 1', kind: 'lift' },
-  { name: 'Lift 2', kind: 'lift' },
-  { name: 'Bay 1', kind: 'bay' },
-  { name: 'Bay 2', kind: 'bay' },
-  { name: 'Bay 3', kind: 'bay' },
-  { name: 'Booth', kind: 'booth' },
-  { name: 'Blast room', kind: 'blast room' },
-  { name: 'Fabrication table', kind: 'bench' },
-  { name: 'Trim bench', kind: 'bench' },
-  { name: 'Yard', kind: 'yard' },
-  { name: 'Store', kind: 'store' },
+/** As they lie: bays along the street, lifts behind them, paint at the back, the yard in front. */
+export const PLACES: { name: string; kind: PlaceKind; spot: Spot }[] = [
+  { name: 'Lift 1', kind: 'lift', spot: { x: 0, y: 0, w: 4, h: 4 } },
+  { name: 'Lift 2', kind: 'lift', spot: { x: 4, y: 0, w: 4, h: 4 } },
+  { name: 'Bay 1', kind: 'bay', spot: { x: 0, y: 5, w: 4, h: 4 } },
+  { name: 'Bay 2', kind: 'bay', spot: { x: 4, y: 5, w: 4, h: 4 } },
+  { name: 'Bay 3', kind: 'bay', spot: { x: 8, y: 5, w: 4, h: 4 } },
+  { name: 'Booth', kind: 'booth', spot: { x: 13, y: 0, w: 5, h: 4 } },
+  { name: 'Blast room', kind: 'blast room', spot: { x: 19, y: 0, w: 5, h: 4 } },
+  { name: 'Fabrication table', kind: 'bench', spot: { x: 13, y: 5, w: 5, h: 3 } },
+  { name: 'Trim bench', kind: 'bench', spot: { x: 19, y: 5, w: 5, h: 3 } },
+  { name: 'Yard', kind: 'yard', spot: { x: 0, y: 10, w: 14, h: 4 } },
+  { name: 'Store', kind: 'store', spot: { x: 15, y: 9, w: 9, h: 5 } },
 ];
 
 export const VENDORS = [

@@ -17,6 +17,7 @@ import { LiveHub } from './features/live/live.hub.ts';
 import { liveRoutes } from './features/live/live.routes.ts';
 import { outboxRoutes } from './features/outbox/outbox.routes.ts';
 import { photosRoutes } from './features/photos/photos.routes.ts';
+import { planRoutes } from './features/plan/plan.routes.ts';
 import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
 import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
@@ -70,6 +71,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     inspectionRoutes(deps),
     symptomsRoutes(deps),
     workRoutes(deps),
+    planRoutes(deps),
     houseRulesRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),

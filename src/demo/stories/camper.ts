@@ -24,7 +24,7 @@ export const camper: DemoBuild = {
     'kitchen unit',
   ],
   story: `
-134 W moved to lift 1
+134 W moved to yard
 133 J found cab heater draws its air from the engine bay, carbon monoxide risk, 160 and six hours, safety
 133 J found gas locker has no drop-out vent, 45 and three hours, safety
 132 J found gas hose dated twelve years ago, 24 and one hour, safety
@@ -43,6 +43,7 @@ export const camper: DemoBuild = {
 124 W decided heater out and a sealed one in, roof canvas put off
 125 W @answer camper
 123 W @letter
+119 W moved to lift 1
 118 J did old heater taken out and the opening plated, 4h
 115 I ordered sealed heater from Skerry Electrics, 540, due in three weeks
 114 W waiting on sealed heater from Skerry Electrics since yesterday, due in three weeks
@@ -57,7 +58,7 @@ export const camper: DemoBuild = {
 76 W @letter
 68 W note gas fitter here, pressure test held, certificate in the file
 66 J did gas locker vented and sealed, 3h
-59 W moved to bay 2
+59 W moved to yard
 55 M did sills seam sealed and undersealed, 5h
 53 W @letter
 44 P found clutch cable stiff, 18 and one hour, should
@@ -81,6 +82,7 @@ export const camper: DemoBuild = {
 1 J @symptom The heater smells | cause: found cab heater | proof: reading carbon monoxide
 1 I spent 7.20 on trim clips
 1 W @next Clean it, a road test over the hill, and it can go home.
+2 W moved to lift 1
 2 W @playbook brake-overhaul -
 0 P @at raise
 `,

@@ -23,7 +23,7 @@ export const drophead: DemoBuild = {
     'instruments',
   ],
   story: `
-183 W moved to bay 1
+183 W moved to yard
 182 W note Ruan is at sea, pays when in port, mail reaches him about once a month
 181 P found king pins worn, 160 and ten hours, safety
 181 M found door skins stretched over old filler, 120 and twenty hours, must
@@ -53,7 +53,7 @@ export const drophead: DemoBuild = {
 41 W told Ruan by mail where it stands and what is owed
 40 W decided Ruan says yes to the clock, paid to date
 39 W resumed money from Ruan
-38 W moved to bay 1
+38 W moved to yard
 37 W @letter
 30 P sent clock to the instrument maker
 29 W waiting on clock from the instrument maker since yesterday, due in six weeks

@@ -23,7 +23,7 @@ export const estate: DemoBuild = {
     'rear bumper',
   ],
   story: `
-181 W moved to bay 1
+181 W moved to bay 3
 180 M found nearside bottom rail rotten to the pillar, 260 and thirty hours, must
 180 M @photo rail: soft to the pillar
 180 M found offside bottom rail soft for eight inches, 90 and twelve hours, must

@@ -24,7 +24,7 @@ export const milkFloat: DemoBuild = {
     'canopy',
   ],
   story: `
-150 W moved to bay 3
+150 W moved to store
 149 P note lead pack taken out in two lifts with the engine crane, isolated and taped first, gloves and goggles
 148 P found battery boxes eaten through by acid, 220 and fourteen hours, must
 148 P @photo ringed boxes: the middle box, looking down
@@ -58,7 +58,7 @@ export const milkFloat: DemoBuild = {
 50 W moved to blast room
 49 M did chassis rear blasted, 4h
 48 M primed chassis rear, 1.5h
-45 W moved to bay 3
+45 W moved to store
 40 W @letter
 31 J did crate deck planked, 8h
 27 J fitted brake shoes, 3h

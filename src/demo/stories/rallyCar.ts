@@ -69,6 +69,7 @@ export const rallyCar: DemoBuild = {
 24 W @playbook gearbox-rebuild gearbox
 24 J @worked drive 1 done
 23 J @worked out 5.5 done
+22 J @pinned gearbox out, propeller shaft off | gearbox back in, a day
 22 W @letter
 15 P did front struts set, 3h
 14 P reading front camber -1.75 deg both sides

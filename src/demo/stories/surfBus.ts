@@ -23,7 +23,7 @@ export const surfBus: DemoBuild = {
     'front seats',
   ],
   story: `
-120 W moved to bay 3
+120 W moved to yard
 119 J found radiator blocked half way up, 130 and four hours, must
 119 J found propshaft centre bearing worn, 55 and two hours, must
 118 M found side glass delaminating offside, 240, should
@@ -60,6 +60,7 @@ export const surfBus: DemoBuild = {
 4 W asked Dex whether the curtains stay
 2 M did rear seats covered in the old purple, 6h
 3 W @playbook blast-to-paint -
+3 W moved to blast room
 3 M @worked mask 2 done
 1 W @next Side glass when Marram sends it; racks and slats go in behind it.
 0 J @worked blast 3 done

@@ -81,6 +81,7 @@ export default function FloorPage() {
         <Row>
           <Title>Floor</Title>
           <Quiet>{summary(cars.length, now.length)}</Quiet>
+          <Link to="/plan">As a plan</Link>
           {seesPrices && <NewLink to="/builds/new">New build</NewLink>}
         </Row>
         {cars.length === 0 && (

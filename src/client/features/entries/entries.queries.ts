@@ -31,6 +31,7 @@ export function useBuildChanged(): (buildId: string) => void {
     (buildId) => {
       for (const queryKey of [
         ['floor'],
+        ['plan'],
         ['build', buildId],
         ['entries', buildId],
         ['letters', buildId],

@@ -25,7 +25,7 @@ import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './entries.queries.ts';
-import { refreshPlace, refreshStanding } from './standing.ts';
+import { refreshPlace, refreshStanding, whyNotMoved } from './standing.ts';
 
 export const seesPrices = (who: SignedIn): boolean => who.role !== 'technician';
 
@@ -120,6 +120,18 @@ export async function addIn(
   return shop;
 }
 
+/** Two cars do not stand on one lift. Of a move in the past it is not asked: it has been. */
+async function refuseMove(tx: Tx, build: BuildKey, { facts }: EntryAddDto): Promise<void> {
+  if (facts.on !== undefined) return;
+  await q.lockCounter(tx);
+  const refused = await whyNotMoved(tx, build, facts);
+  if (refused !== null)
+    throw new Refusal(
+      'conflict',
+      `${refused.charAt(0).toUpperCase()}${refused.slice(1)}. Nothing was moved.`,
+    );
+}
+
 export async function addEntry(
   deps: Deps,
   who: SignedIn,
@@ -129,6 +141,7 @@ export async function addEntry(
   return inShop(deps.db, who.shopId, async (tx) => {
     const build = await buildForUpdate(tx, buildId);
     if (!build) throw notFound('build');
+    if (dto.kind === 'moved' && !(await q.entryById(tx, dto.id))) await refuseMove(tx, build, dto);
     const shop = await addIn(tx, deps, who, build, dto);
     const today = dayOf(deps.clock.now(), shop.timeZone);
     return shown((await q.entryNow(tx, dto.id))!, who, priceContext(shop, today));

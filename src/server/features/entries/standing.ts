@@ -2,6 +2,7 @@
 import type { KindSum } from '#core/log/entries.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import { DOING_KINDS, movesWholeCar, type Standing } from '#core/log/standing.ts';
+import { whyNotMove, type PlaceToStand, type Standing as CarStanding } from '#core/plan/floorPlan.ts';
 import { openWaits, WAIT_KINDS, type WaitEntry } from '#core/waits/waits.ts';
 import type { Tx } from '../../db/pool.ts';
 
@@ -51,18 +52,38 @@ export async function refreshStanding(tx: Tx, buildId: string, timeZone: string)
 
 /** Puts the build where its newest "moved" entry of the whole car says. A place the shop does not know changes nothing. */
 export async function refreshPlace(tx: Tx, buildId: string, nickname: string): Promise<void> {
-  const moves = await tx.rows<{ facts: Facts }>(
-    `select facts from entries_now
+  const moves = await tx.rows<{ facts: Facts; at: string }>(
+    `select facts, at from entries_now
      where shop_id = :shopId and build_id = :buildId and not withdrawn and kind = 'moved'
        and facts ->> 'place' is not null
      order by at desc, seq desc limit 20`,
     { buildId },
   );
-  const place = moves.find((m) => movesWholeCar(m.facts, nickname))?.facts.place;
-  if (place === undefined) return;
+  const move = moves.find((m) => movesWholeCar(m.facts, nickname));
+  if (move?.facts.place === undefined) return;
   await tx.run(
-    `update builds set place_id = p.id from places p
+    `update builds set place_id = p.id,
+       placed_at = case when place_id is distinct from p.id then :at else placed_at end
+     from places p
      where builds.shop_id = :shopId and builds.id = :buildId and p.shop_id = :shopId and lower(p.name) = lower(:place)`,
-    { buildId, place },
+    { buildId, place: move.facts.place, at: move.at },
   );
+}
+
+/** Why the whole car cannot be moved as an entry says, or null: what stands there decides, and the way out is named. */
+export async function whyNotMoved(
+  tx: Tx,
+  build: { id: string; nickname: string },
+  facts: Facts,
+): Promise<string | null> {
+  if (!movesWholeCar(facts, build.nickname)) return null;
+  const places = await tx.rows<PlaceToStand>(
+    'select id, name, kind, closed from places where shop_id = :shopId order by position, name',
+  );
+  const place = places.find((p) => p.name.toLowerCase() === facts.place!.toLowerCase());
+  if (!place) return null;
+  const cars = await tx.rows<CarStanding>(
+    'select id as "buildId", nickname, place_id as "placeId" from builds where shop_id = :shopId order by number',
+  );
+  return whyNotMove(build.id, place, places, cars);
 }

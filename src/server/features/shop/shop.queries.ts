@@ -1,5 +1,6 @@
 import type { KnownView } from '#contract/builds.ts';
 import type { PersonView, PlacePutDto, PlaceView, VendorPutDto, VendorView } from '#contract/shop.ts';
+import type { Spot } from '#core/plan/floorPlan.ts';
 import type { Tx } from '../../db/pool.ts';
 
 /** Whoever else changes the shop's lists waits until this transaction ends. */
@@ -18,11 +19,15 @@ export const people = async (tx: Tx): Promise<PersonView[]> =>
     )
   ).map(({ has_left: hasLeft, ...p }) => ({ ...p, hasLeft }));
 
-export const places = (tx: Tx): Promise<PlaceView[]> =>
-  tx.rows(
-    `select id, name, kind, position, closed, version from places
-     where shop_id = :shopId order by closed, position, name collate people_order`,
-  );
+type PlaceRow = Omit<PlaceView, 'spot'> & { spot: Spot | null };
+
+export const places = async (tx: Tx): Promise<PlaceView[]> =>
+  (
+    await tx.rows<PlaceRow>(
+      `select id, name, kind, position, closed, version, spot from places
+       where shop_id = :shopId order by closed, position, name collate people_order`,
+    )
+  ).map(({ spot, ...p }) => ({ ...p, ...(spot === null ? {} : { spot }) }));
 
 export const vendors = (tx: Tx): Promise<VendorView[]> =>
   tx.rows('select id, name, version from vendors where shop_id = :shopId order by name collate people_order');
@@ -50,13 +55,17 @@ export const updatePerson = (
 export const endSessions = (tx: Tx, personId: string): Promise<number> =>
   tx.run(`delete from sessions where sess->'who'->>'personId' = :personId`, { personId });
 
-export const savePlace = (tx: Tx, p: { id: string } & Omit<PlacePutDto, 'version'>): Promise<number> =>
+export const savePlace = (
+  tx: Tx,
+  { spot, ...p }: { id: string } & Omit<PlacePutDto, 'version'>,
+): Promise<number> =>
   tx.run(
-    `insert into places (shop_id, id, name, kind, position, closed)
-     values (:shopId, :id, :name, :kind, :position, :closed)
+    `insert into places (shop_id, id, name, kind, position, closed, spot)
+     values (:shopId, :id, :name, :kind, :position, :closed, :spot::jsonb)
      on conflict (shop_id, id) do update
-     set name = :name, kind = :kind, position = :position, closed = :closed, version = places.version + 1`,
-    p,
+     set name = :name, kind = :kind, position = :position, closed = :closed, spot = :spot::jsonb,
+       version = places.version + 1`,
+    { ...p, spot: spot === undefined ? null : JSON.stringify(spot) },
   );
 
 export const saveVendor = (tx: Tx, v: { id: string } & Omit<VendorPutDto, 'version'>): Promise<number> =>

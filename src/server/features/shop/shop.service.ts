@@ -8,6 +8,7 @@ import {
   type VendorPutDto,
 } from '#contract/shop.ts';
 import { canonical } from '#core/approval/canonical.ts';
+import { whyNotSpot } from '#core/plan/floorPlan.ts';
 import { whyNotStand } from '#core/shop/people.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -116,6 +117,11 @@ export const putPlace = (deps: Deps, who: SignedIn, id: string, dto: PlacePutDto
     )
       return lists;
     standing(lists.places, id, after, lists);
+    const others = lists.places
+      .filter((p) => p.id !== id && !p.closed)
+      .map((p) => ({ name: p.name, spot: p.spot ?? null }));
+    const misplaced = dto.spot && !dto.closed ? whyNotSpot(dto.spot, others) : null;
+    if (misplaced !== null) throw faulty('spot', misplaced);
     const car = dto.closed ? await q.carAt(tx, id) : undefined;
     if (car !== undefined) throw faulty('closed', `the ${car} stands there: move it first`);
     await q.savePlace(tx, after);

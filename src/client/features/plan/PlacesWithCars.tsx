@@ -1,0 +1,166 @@
+/** Places as they lie, each a list of the cars in it; cars are dragged between them, by pointer or by keyboard. */
+import { GripVertical } from 'lucide-react';
+import {
+  Button as AriaButton,
+  GridList,
+  GridListItem,
+  useDragAndDrop,
+  type DropItem,
+} from 'react-aria-components';
+import { styled } from 'styled-components';
+import type { PlanCarView, PlanPlaceView } from '#contract/plan.ts';
+import { GRID, type Spot } from '#core/plan/floorPlan.ts';
+import { withArticle } from '#core/log/sentences.ts';
+import { daysBetween, dayOf } from '#core/time/days.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
+import { Button } from '../../ui/Button.tsx';
+import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+
+/** On a phone places stand one below the other. */
+export const PlanGrid = styled.div`
+  display: grid;
+  grid-template-columns: repeat(${GRID.columns}, minmax(0, 1fr));
+  grid-auto-rows: 2.15rem;
+  gap: 4px;
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr);
+    grid-auto-rows: auto;
+  }
+`;
+const Place = styled.section<{ $spot: Spot }>`
+  grid-area: ${({ $spot: s }) => `${s.y + 1} / ${s.x + 1} / span ${s.h} / span ${s.w}`};
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  border: 1.5px solid ${color.zinc};
+  border-radius: 3px;
+  overflow: auto;
+  background: ${color.sheet};
+  h2 {
+    padding: 2px ${space.s};
+    font-size: ${size.small};
+    font-weight: 600;
+    color: ${color.zinc};
+  }
+  ${phone} {
+    grid-area: auto;
+    min-height: 72px;
+  }
+`;
+const Cars = styled(GridList)`
+  outline: none;
+  min-height: ${touch};
+  &[data-drop-target] {
+    background: ${color.blueingWash};
+  }
+  &[data-empty] {
+    padding: 0 ${space.s};
+    color: ${color.zinc};
+    font-size: ${size.small};
+  }
+` as typeof GridList;
+const Car = styled(GridListItem)`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  margin: 2px;
+  border-left: 4px solid ${color.blueing};
+  background: ${color.blueingWash};
+  &[data-pinned] {
+    border-left-color: ${color.oxide};
+    background: ${color.oxideWash};
+  }
+  &[data-dragging] {
+    opacity: 0.5;
+  }
+` as typeof GridListItem;
+const Small = styled.p`
+  padding: 0 ${space.s} ${space.xs};
+  font-size: ${size.small};
+  line-height: 1.3;
+`;
+const Grip = styled(AriaButton)`
+  min-width: 32px;
+  min-height: ${touch};
+  padding: 0 4px;
+  border: 0;
+  background: none;
+  color: ${color.zinc};
+  cursor: grab;
+  ${phone} {
+    display: none;
+  }
+`;
+
+const DRAGGED = 'avrik-car';
+
+interface PlacesProps {
+  places: readonly (PlanPlaceView & { spot: Spot })[];
+  cars: readonly PlanCarView[];
+  onMove: (car: PlanCarView, place: PlanPlaceView) => void;
+  onOpen: (car: PlanCarView) => void;
+}
+
+export function PlacesWithCars({ places, cars, onMove, onOpen }: PlacesProps) {
+  return (
+    <PlanGrid>
+      {places.map((p) => (
+        <OnePlace key={p.id} place={p} cars={cars} onMove={onMove} onOpen={onOpen} />
+      ))}
+    </PlanGrid>
+  );
+}
+
+type OnePlaceProps = Omit<PlacesProps, 'places'> & { place: PlanPlaceView & { spot: Spot } };
+
+function OnePlace({ place, cars, onMove, onOpen }: OnePlaceProps) {
+  const here = cars.filter((c) => c.placeId === place.id);
+  const drop = async (items: readonly DropItem[]): Promise<void> => {
+    for (const item of items) {
+      if (item.kind !== 'text') continue;
+      const buildId = await item.getText(DRAGGED);
+      const car = cars.find((c) => c.buildId === buildId);
+      if (car && car.placeId !== place.id) onMove(car, place);
+    }
+  };
+  const { dragAndDropHooks } = useDragAndDrop({
+    getItems: (keys) => [...keys].map((key) => ({ [DRAGGED]: String(key) })),
+    acceptedDragTypes: [DRAGGED],
+    getDropOperation: () => 'move',
+    onRootDrop: ({ items }) => void drop(items),
+  });
+  return (
+    <Place $spot={place.spot} aria-label={place.name}>
+      <h2>{place.name}</h2>
+      <Cars
+        aria-label={`Cars at ${place.name}`}
+        items={here.map((c) => ({ ...c, id: c.buildId }))}
+        dragAndDropHooks={dragAndDropHooks}
+        renderEmptyState={() => 'free'}
+      >
+        {(car) => (
+          <Car id={car.buildId} textValue={car.nickname} {...(car.pinned ? { 'data-pinned': true } : {})}>
+            <Grip slot="drag" aria-label={`Move ${car.nickname}`}>
+              <GripVertical size={18} aria-hidden />
+            </Grip>
+            <Button $look="quiet" aria-label={`The ${car.nickname}`} onPress={() => onOpen(car)}>
+              {car.nickname}
+            </Button>
+            <Stands car={car} />
+          </Car>
+        )}
+      </Cars>
+    </Place>
+  );
+}
+
+function Stands({ car }: { car: PlanCarView }) {
+  const { today } = useManner();
+  const { timeZone } = useShop().shop;
+  if (!car.pinned) return car.waitsFor === null ? null : <Small>waits for {withArticle(car.waitsFor)}</Small>;
+  const days = daysBetween(dayOf(car.pinned.since, timeZone), today);
+  return (
+    <Small>
+      does not roll{days > 0 ? ` for ${days === 1 ? 'a day' : `${days} days`}` : ''}: {car.pinned.by}
+    </Small>
+  );
+}

@@ -1,0 +1,77 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { v7 as uuidv7 } from 'uuid';
+import type { PinnedDto, PlanCarView, PlanPlaceView, PlanView } from '#contract/plan.ts';
+import type { EntryAddDto } from '#contract/entries.ts';
+import type { PlacePutDto, ShopListsView } from '#contract/shop.ts';
+import type { Spot } from '#core/plan/floorPlan.ts';
+import { call } from '../../shared/api.ts';
+import { useBuildChanged } from '../entries/index.ts';
+
+export const planQuery = queryOptions({
+  queryKey: ['plan'],
+  queryFn: ({ signal }) => call<PlanView>('planRead', { signal }),
+});
+
+/** Moves a car: an entry of its logbook, as if it had been written in the log line. */
+export function useMoveCar() {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: ({ car, place }: { car: PlanCarView; place: PlanPlaceView }) => {
+      const body: EntryAddDto = {
+        id: uuidv7(),
+        kind: 'moved',
+        text: `moved to ${place.name}`,
+        facts: { place: place.name },
+        audience: 'shop',
+      };
+      return call('entryAdd', { params: { buildId: car.buildId }, body });
+    },
+    // The car stands where it was dropped at once; a refusal puts it back.
+    onMutate: ({ car, place }) => {
+      const before = client.getQueryData(planQuery.queryKey);
+      client.setQueryData(
+        planQuery.queryKey,
+        (plan) =>
+          plan && {
+            ...plan,
+            cars: plan.cars.map((c) => (c.buildId === car.buildId ? { ...c, placeId: place.id } : c)),
+          },
+      );
+      return { before };
+    },
+    onError: (_error, _given, context) => client.setQueryData(planQuery.queryKey, context?.before),
+    onSettled: (_data, _error, { car }) => {
+      void client.invalidateQueries({ queryKey: ['plan'] });
+      changed(car.buildId);
+    },
+  });
+}
+
+export function useDrawPlace() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ place, spot }: { place: PlanPlaceView; spot: Spot }) => {
+      const { id, version, name, kind, position, closed } = place;
+      const body: PlacePutDto = { version, name, kind, position, closed, spot };
+      return call<ShopListsView>('placePut', { params: { placeId: id }, body });
+    },
+    onSettled: () => {
+      void client.invalidateQueries({ queryKey: ['plan'] });
+      void client.invalidateQueries({ queryKey: ['shop-lists'] });
+    },
+  });
+}
+
+export function useSetPinned() {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: ({ buildId, body }: { buildId: string; body: PinnedDto }) =>
+      call<PlanView>('pinnedSet', { params: { buildId }, body }),
+    onSuccess: (plan, { buildId }) => {
+      client.setQueryData(planQuery.queryKey, plan);
+      changed(buildId);
+    },
+  });
+}

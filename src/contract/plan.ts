@@ -1,0 +1,57 @@
+import 'reflect-metadata';
+import { IsOptional, IsString, MaxLength } from 'class-validator';
+import type { Spot } from '#core/plan/floorPlan.ts';
+import type { PlaceKind } from '#core/shop/places.ts';
+import { NonEmpty } from './nonEmpty.ts';
+
+/** What is off a car that pins it where it stands; without it, the car rolls. */
+export class PinnedDto {
+  @IsOptional() @NonEmpty(200, 'say what pins it') by?: string;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(200, { message: 'at most 200 characters' })
+  freedBy?: string;
+}
+
+export interface Pinned {
+  by: string;
+  freedBy: string;
+  since: string;
+}
+
+export interface PlanPlaceView {
+  id: string;
+  name: string;
+  kind: PlaceKind;
+  closed: boolean;
+  position: number;
+  version: number;
+  spot: Spot | null;
+}
+
+export interface PlanCarView {
+  buildId: string;
+  number: string;
+  nickname: string;
+  placeId: string | null;
+  placedAt: string | null;
+  pinned: Pinned | null;
+  /** The first thing its logbook says it waits for. */
+  waitsFor: string | null;
+}
+
+/** A task that could be begun, were the car at such a place. */
+export interface WantedPlaceView {
+  kind: PlaceKind;
+  buildId: string;
+  nickname: string;
+  task: string;
+}
+
+export interface PlanView {
+  now: string;
+  places: PlanPlaceView[];
+  cars: PlanCarView[];
+  wanted: WantedPlaceView[];
+}
