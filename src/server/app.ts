@@ -16,6 +16,7 @@ import { inspectionRoutes } from './features/inspection/inspection.routes.ts';
 import { LiveHub } from './features/live/live.hub.ts';
 import { liveRoutes } from './features/live/live.routes.ts';
 import { outboxRoutes } from './features/outbox/outbox.routes.ts';
+import { partsRoutes } from './features/parts/parts.routes.ts';
 import { photosRoutes } from './features/photos/photos.routes.ts';
 import { planRoutes } from './features/plan/plan.routes.ts';
 import { sessionRoutes } from './features/session/session.routes.ts';
@@ -72,6 +73,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     symptomsRoutes(deps),
     workRoutes(deps),
     planRoutes(deps),
+    partsRoutes(deps),
     houseRulesRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),

@@ -13,7 +13,7 @@ export interface Spot {
 }
 
 /** How many whole cars a kind of place holds. A bench, a yard, a store and a vendor hold what is put there. */
-export const HOLDS: Record<PlaceKind, number> = {
+const HOLDS: Record<PlaceKind, number> = {
   lift: 1,
   bay: 1,
   booth: 1,

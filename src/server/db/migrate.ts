@@ -13,6 +13,7 @@ import * as addInspections from '../../../migrations/20261125_add_inspections.ts
 import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
 import * as addShopLists from '../../../migrations/20261126_add_shop_lists.ts';
+import * as addParts from '../../../migrations/20261126_add_parts.ts';
 import * as addPlan from '../../../migrations/20261126_add_plan.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addWork from '../../../migrations/20261126_add_work.ts';
@@ -27,6 +28,7 @@ const MIGRATIONS = {
   '20261125_add_photos': addPhotos,
   '20261125_add_vehicle_registers': addVehicleRegisters,
   '20261126_add_choices': addChoices,
+  '20261126_add_parts': addParts,
   '20261126_add_plan': addPlan,
   '20261126_add_shop_lists': addShopLists,
   '20261126_add_symptoms': addSymptoms,

@@ -27,6 +27,7 @@ const params = {
   buildId: nextId(),
   letterId: nextId(),
   lineId: nextId(),
+  partId: nextId(),
   taskId: nextId(),
   spellId: nextId(),
   followUpId: nextId(),

@@ -17,7 +17,7 @@ import { Button } from '../../ui/Button.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
 
 /** On a phone places stand one below the other. */
-export const PlanGrid = styled.div`
+const PlanGrid = styled.div`
   display: grid;
   grid-template-columns: repeat(${GRID.columns}, minmax(0, 1fr));
   grid-auto-rows: 2.15rem;

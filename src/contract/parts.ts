@@ -1,0 +1,113 @@
+import 'reflect-metadata';
+import { Type } from 'class-transformer';
+import { IsIn, IsInt, IsOptional, IsString, IsUUID, Max, MaxLength, Min, Validate } from 'class-validator';
+import {
+  CHECKS,
+  FATES,
+  PART_ACTS,
+  SOURCES,
+  type Check,
+  type Fate,
+  type PartAct,
+  type PartDone,
+  type PartState,
+  type Source,
+} from '#core/parts/parts.ts';
+import { Amount } from './amount.ts';
+import { CalendarDay } from './calendarDay.ts';
+import { NonEmpty } from './nonEmpty.ts';
+
+const Words =
+  (most: number): PropertyDecorator =>
+  (target, key) => {
+    IsString()(target, key);
+    MaxLength(most, { message: `at most ${most} characters` })(target, key);
+  };
+const Year = (): PropertyDecorator => (target, key) => {
+  IsOptional()(target, key);
+  Type(() => Number)(target, key);
+  IsInt({ message: 'a year, as in 1961' })(target, key);
+  Min(1880, { message: 'a year from 1880 on' })(target, key);
+  Max(2100, { message: 'a year up to 2100' })(target, key);
+};
+
+/** A part that is needed, as it is written. Version 0 makes it. */
+export class PartPutDto {
+  @IsInt() @Min(0) version!: number;
+  @NonEmpty(160, 'say what is needed') what!: string;
+
+  @IsInt({ message: 'a whole number' })
+  @Min(1, { message: 'at least one' })
+  @Max(100_000, { message: 'at most 100,000' })
+  quantity!: number;
+
+  /** The unit of the vehicle that it is for; absent: for the car. */
+  @IsOptional() @IsUUID() unitId?: string;
+  @IsOptional() @IsUUID() lineId?: string;
+  @Words(80) number!: string;
+  /** The catalogue that the number was read from. */
+  @Words(120) catalogue!: string;
+  @Year() fitsFrom?: number;
+  @Year() fitsTo?: number;
+  /** A number that replaces it, or another maker’s part that serves instead, with why and who tried it. */
+  @Words(300) instead!: string;
+  @IsIn(SOURCES, { message: 'say where from' }) source!: Source;
+  /** From a donor: which, where it stands. */
+  @Words(200) sourceNote!: string;
+  @Words(120) vendor!: string;
+  @IsOptional() @Amount(0) priceMinor?: number;
+}
+
+/** What is done with a part; which fields an act needs, core says. */
+export class PartActDto implements PartDone {
+  @IsInt() @Min(1) version!: number;
+  /** Of the entry that says it in the logbook. */
+  @IsUUID() entryId!: string;
+  @IsIn(PART_ACTS, { message: 'nothing that can be done with a part' }) act!: PartAct;
+  @IsOptional() @Words(120) vendor?: string;
+  @IsOptional() @Validate(CalendarDay) due?: string;
+  @IsOptional() @Amount(0) priceMinor?: number;
+  @IsOptional() @IsIn(CHECKS, { message: 'right, wrong, damaged or faulty' }) check?: Check;
+  @IsOptional() @IsIn(FATES, { message: 'say what becomes of the old one' }) fate?: Fate;
+  @IsOptional() @Words(40) bag?: string;
+  @IsOptional() @Words(300) note?: string;
+}
+
+export interface PartHistory {
+  act: PartAct;
+  on: string;
+  by: string;
+  words: string;
+}
+
+export interface PartView extends Omit<PartPutDto, 'priceMinor'> {
+  id: string;
+  buildId: string;
+  nickname: string;
+  state: PartState;
+  due: string | null;
+  history: PartHistory[];
+  /** Why it may not fit; null when nothing speaks against it. */
+  whyMayNotFit: string | null;
+  /** What its unit is called. */
+  unit: string | null;
+  /** Absent for those who do not see prices. */
+  priceMinor?: number;
+}
+
+export interface PartsView {
+  buildId: string;
+  parts: PartView[];
+  units: { id: string; name: string }[];
+}
+
+/** Parts over all builds. */
+export interface PartsDeskView {
+  parts: PartView[];
+  /** There are more than are shown. */
+  more: boolean;
+}
+
+export class PartsQueryDto {
+  @IsOptional() @IsString() @MaxLength(100) q?: string;
+}

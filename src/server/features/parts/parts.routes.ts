@@ -1,0 +1,19 @@
+import { PartActDto, PartPutDto, PartsQueryDto } from '#contract/parts.ts';
+import type { Deps } from '../../deps.ts';
+import { handler, type Feature } from '../../http/routes.ts';
+import * as s from './parts.service.ts';
+
+export function partsRoutes(deps: Deps): Feature {
+  return {
+    partsDesk: handler({ query: PartsQueryDto, run: ({ who, query }) => s.readDesk(deps, who, query) }),
+    partsRead: handler({ run: ({ who, params }) => s.readParts(deps, who, params.buildId!) }),
+    partPut: handler({
+      body: PartPutDto,
+      run: ({ who, params, body }) => s.putPart(deps, who, params.buildId!, params.partId!, body),
+    }),
+    partAct: handler({
+      body: PartActDto,
+      run: ({ who, params, body }) => s.actOnPart(deps, who, params.buildId!, params.partId!, body),
+    }),
+  };
+}

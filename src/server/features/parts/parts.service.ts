@@ -1,0 +1,222 @@
+/** Parts of a build and of the whole shop. What is done with one is an entry of the logbook. */
+import type {
+  PartActDto,
+  PartPutDto,
+  PartsDeskView,
+  PartsQueryDto,
+  PartsView,
+  PartView,
+} from '#contract/parts.ts';
+import { canonical } from '#core/approval/canonical.ts';
+import type { Facts, Kind } from '#core/log/kinds.ts';
+import { KIND_SPECS } from '#core/log/kinds.ts';
+import { stateAfter, whyMayNotFit, whyNotDone } from '#core/parts/parts.ts';
+import { dayOf } from '#core/time/days.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
+import { keep, seesPrices } from '../entries/index.ts';
+import { shopOf } from '../session/index.ts';
+import * as q from './parts.queries.ts';
+
+/** Shown on the desk at once. */
+const MOST_SHOWN = 500;
+
+function partView(who: SignedIn, p: q.PartRow): PartView {
+  const { priceMinor, ...content } = p.content;
+  return {
+    ...content,
+    id: p.id,
+    version: p.version,
+    buildId: p.build_id,
+    nickname: p.nickname,
+    vendor: p.vendor,
+    state: p.state,
+    due: p.due,
+    history: p.history,
+    unit: p.unit?.kind ?? null,
+    whyMayNotFit: whyMayNotFit(p.content, { unit: p.unit, vehicleYear: p.vehicle_year }),
+    ...(p.line_id === null ? {} : { lineId: p.line_id }),
+    ...(priceMinor === undefined || !seesPrices(who) ? {} : { priceMinor }),
+  };
+}
+
+const viewOf = async (tx: Tx, who: SignedIn, buildId: string): Promise<PartsView> => ({
+  buildId,
+  parts: (await q.partsOf(tx, buildId)).map((p) => partView(who, p)),
+  units: (await q.unitsOf(tx, buildId)).map(({ id, content }) => ({
+    id,
+    name: [content.kind, content.number, content.year].filter(Boolean).join(' '),
+  })),
+});
+
+const changing = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  change: (tx: Tx, build: BuildKey) => Promise<unknown>,
+): Promise<PartsView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const build = await buildForUpdate(tx, buildId);
+    if (!build) throw notFound('build');
+    await change(tx, build);
+    return viewOf(tx, who, buildId);
+  });
+
+export const readParts = (deps: Deps, who: SignedIn, buildId: string): Promise<PartsView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    if (!(await buildDetail(tx, buildId))) throw notFound('build');
+    return viewOf(tx, who, buildId);
+  });
+
+export const readDesk = (
+  deps: Deps,
+  who: SignedIn,
+  { q: said = '' }: PartsQueryDto,
+): Promise<PartsDeskView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const rows = await q.partsOfShop(tx, said.trim(), MOST_SHOWN + 1);
+    return { parts: rows.slice(0, MOST_SHOWN).map((p) => partView(who, p)), more: rows.length > MOST_SHOWN };
+  });
+
+const invalid = (fields: { field: string; reason: string }[]): Refusal =>
+  new Refusal('invalid', `${fields[0]!.reason}. Nothing was kept.`, { fields });
+
+const conflict = (current: unknown): Refusal =>
+  new Refusal('conflict', 'Somebody changed this part meanwhile. Yours is kept on the page.', { current });
+
+/** What no class can check by itself. */
+async function faultsOf(
+  tx: Tx,
+  buildId: string,
+  dto: PartPutDto,
+): Promise<{ field: string; reason: string }[]> {
+  const faults: { field: string; reason: string }[] = [];
+  if ((dto.fitsFrom ?? -Infinity) > (dto.fitsTo ?? Infinity))
+    faults.push({ field: 'fitsTo', reason: 'the last year is before the first' });
+  if (dto.lineId !== undefined && !(await q.isLineOf(tx, buildId, dto.lineId)))
+    faults.push({ field: 'lineId', reason: 'that line is not on the estimate' });
+  if (dto.unitId !== undefined && !(await q.unitsOf(tx, buildId)).some((u) => u.id === dto.unitId))
+    faults.push({ field: 'unitId', reason: 'that unit is not in this vehicle' });
+  return faults;
+}
+
+/** Writes down a part that is needed (version 0), or changes it. A technician's change leaves the price as it was. */
+export const putPart = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  id: string,
+  dto: PartPutDto,
+): Promise<PartsView> =>
+  changing(deps, who, buildId, async (tx) => {
+    const { version, lineId = null, vendor, priceMinor, ...said } = dto;
+    const known = await q.partById(tx, id);
+    if (known && known.build_id !== buildId) throw notFound('part');
+    const price = seesPrices(who) ? priceMinor : known?.content.priceMinor;
+    const content = { ...said, ...(price === undefined ? {} : { priceMinor: price }) };
+    const kept = { id, lineId, content, vendor: vendor.trim() };
+    const same =
+      known &&
+      canonical([known.content, known.line_id, known.vendor]) === canonical([content, lineId, kept.vendor]);
+    if (same) return;
+    if ((known?.version ?? 0) !== version) throw conflict(known);
+    const faults = await faultsOf(tx, buildId, dto);
+    if (faults.length > 0) throw invalid(faults);
+    if (known) await q.savePart(tx, kept);
+    else await q.insertPart(tx, { ...kept, buildId, now: deps.clock.now() });
+  });
+
+/** What an act says in the logbook: its kind, its words, its facts. */
+function saying(p: q.PartRow, dto: PartActDto): { kind: Kind; text: string; facts: Facts } {
+  const { what, quantity } = p.content;
+  const thing = quantity === 1 ? what : `${quantity} ${what}`;
+  const facts: Facts = { subject: what.slice(0, 300), ...(quantity === 1 ? {} : { quantity }) };
+  const note = dto.note?.trim() ? `: ${dto.note.trim()}` : '';
+  const vendor = dto.vendor?.trim() || p.vendor;
+  const from = vendor === '' ? {} : { vendor };
+  switch (dto.act) {
+    case 'order':
+      return {
+        kind: 'ordered',
+        text: `ordered ${thing} from ${vendor}${note}`,
+        facts: {
+          ...facts,
+          ...from,
+          ...(dto.due === undefined ? {} : { due: dto.due }),
+          ...(dto.priceMinor === undefined ? {} : { moneyMinor: dto.priceMinor }),
+        },
+      };
+    case 'arrive':
+      return dto.check === 'right'
+        ? {
+            kind: 'arrived',
+            text: `${thing} arrived${vendor === '' ? '' : ` from ${vendor}`}`,
+            facts: { ...facts, ...from },
+          }
+        : { kind: 'note', text: `${thing} arrived ${dto.check}${note}`, facts: { ...facts, ...from } };
+    case 'fit': {
+      const old =
+        dto.fate === 'there was none' ? '' : `; the old one ${dto.fate}${dto.bag ? `, bag ${dto.bag}` : ''}`;
+      return { kind: 'fitted', text: `fitted ${thing}${old}${note}`, facts };
+    }
+    case 'new date':
+      return {
+        kind: 'note',
+        text: `${thing} now expected ${dto.due}, before that ${p.due ?? 'no day was named'}${note}`,
+        facts,
+      };
+    case 'send back':
+      return { kind: 'note', text: `${thing} sent back${note}`, facts: { ...facts, ...from } };
+    case 'found':
+      return { kind: 'note', text: `found where to get ${thing}${note}`, facts };
+    case 'take up again':
+      return { kind: 'note', text: `${thing} is needed again${note}`, facts };
+  }
+}
+
+/** Does something with a part, and says so in the logbook. The same entry again is the same act. */
+export const actOnPart = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  partId: string,
+  dto: PartActDto,
+): Promise<PartsView> =>
+  changing(deps, who, buildId, async (tx, build) => {
+    const part = await q.partById(tx, partId);
+    if (part?.build_id !== buildId) throw notFound('part');
+    if (await q.wasKept(tx, dto.entryId)) return;
+    if (part.version !== dto.version) throw conflict(part);
+    const given = seesPrices(who) ? dto : { ...dto, priceMinor: undefined };
+    const faults = whyNotDone(part.state, given);
+    if (faults.length > 0) throw invalid(faults);
+    const now = deps.clock.now();
+    const shop = await shopOf(tx);
+    const said = saying(part, given as PartActDto);
+    await keep(tx, build, shop, {
+      id: dto.entryId,
+      build_id: buildId,
+      at: now,
+      recorded_at: now,
+      person_id: who.personId,
+      ...said,
+      audience: KIND_SPECS[said.kind].audience,
+      about_type: 'part',
+      about_id: partId,
+      corrects_id: null,
+      now: null,
+    });
+    const price = given.priceMinor ?? part.content.priceMinor;
+    const keepsDue = dto.act === 'order' || dto.act === 'new date';
+    await q.saveDone(tx, {
+      id: partId,
+      content: { ...part.content, ...(price === undefined ? {} : { priceMinor: price }) },
+      vendor: dto.vendor?.trim() || part.vendor,
+      state: stateAfter(dto),
+      due: keepsDue ? (dto.due ?? null) : part.due,
+      entry: { act: dto.act, on: dayOf(now, shop.timeZone), by: who.name, words: said.text },
+    });
+  });
