@@ -104,6 +104,22 @@ test('every page', async ({ page }) => {
   await expect(page.getByRole('dialog')).toBeVisible();
   await check();
   await page.keyboard.press('Escape');
+  await page.goto('/parts');
+  await expect(page.getByRole('heading', { name: 'Wrong, to be dealt with' })).toBeVisible();
+  await check();
+  await page
+    .getByRole('button', { name: /^Order: / })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check();
+  await page.keyboard.press('Escape');
+  await openCar(page, 'ice-cream van');
+  await page.getByRole('link', { name: 'Parts', exact: true }).click();
+  await page.getByRole('button', { name: 'New part' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check();
+  await page.keyboard.press('Escape');
   await page.goto('/plan');
   await page.getByRole('button', { name: 'The camper' }).click();
   await expect(page.getByRole('dialog')).toBeVisible();

@@ -57,6 +57,11 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/vehicle',
                   lazy: page(() => import('./features/vehicle/VehiclePage.tsx')),
                 },
+                { path: '/parts', lazy: page(() => import('./features/parts/PartsDeskPage.tsx')) },
+                {
+                  path: '/builds/:buildId/parts',
+                  lazy: page(() => import('./features/parts/PartsPage.tsx')),
+                },
                 { path: '/plan', lazy: page(() => import('./features/plan/PlanPage.tsx')) },
                 { path: '/shop/playbooks', lazy: page(() => import('./features/work/PlaybooksPage.tsx')) },
                 { path: '/shop/rules', lazy: page(() => import('./features/houseRules/RulesPage.tsx')) },

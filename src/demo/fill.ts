@@ -21,6 +21,7 @@ import { linkEntry, putSymptom } from '#server/features/symptoms/symptoms.servic
 import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
+import { part } from './fillParts.ts';
 import { takeDrawing } from './fillPhotos.ts';
 import { work } from './fillWork.ts';
 import { lookOver } from './fillInspections.ts';
@@ -54,6 +55,7 @@ interface Shop {
   buildIds: string[];
   lineIds: LineIds[];
   taskIds: Map<string, string>[];
+  partIds: Map<string, string>[];
   before: { ended: string }[];
   madeAt: string;
   today: Day;
@@ -83,6 +85,7 @@ async function fillDemo(real: Deps): Promise<void> {
     buildIds: [],
     lineIds: BUILDS.map(() => new Map()),
     taskIds: BUILDS.map(() => new Map()),
+    partIds: BUILDS.map(() => new Map()),
     before: BUILDS.map(() => ({ ended: '' })),
     madeAt: real.clock.now(),
     today,
@@ -210,6 +213,8 @@ async function take(shop: Shop, step: Step): Promise<void> {
     isToday: step.daysAgo === 0,
   };
   if (await work(working, step.text)) return;
+  const parting = { ...writing, timeZone: SHOP.timeZone, parts: shop.partIds[step.build]! };
+  if (await part(parting, step.text)) return;
   if (step.text.startsWith('@estimate ')) return writeEstimate(writing, step.text.slice(10));
   if (step.text.startsWith('@answer ')) return answerEstimate(writing, step.text.slice(8));
   if (step.text.startsWith('@pinned ')) {

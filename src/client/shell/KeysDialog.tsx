@@ -35,6 +35,7 @@ const BUILD: [string, string][] = [
   ['D', 'Draft an update'],
   ['O', 'Look it over'],
   ['W', 'The work'],
+  ['A', 'Its parts'],
   ['C', 'What causes it'],
   ['E', 'To the estimate'],
   ['P', 'To the photographs'],
@@ -47,11 +48,13 @@ const INSPECTION: [string, string][] = [
   ['3', 'Could not see'],
 ];
 const WORK: [string, string][] = [['N', 'New task']];
+const PARTS: [string, string][] = [['N', 'New part']];
 const ESTIMATE: [string, string][] = [['N', 'New line']];
 
 function keysOf(pathname: string): [string, string][] {
   if (pathname.endsWith('/estimate')) return ESTIMATE;
   if (pathname.endsWith('/work')) return WORK;
+  if (/^\/builds\/.*\/parts$/.test(pathname)) return PARTS;
   if (pathname.endsWith('/inspection')) return INSPECTION;
   return pathname.startsWith('/builds/') && !/(?:photos|vehicle|causes)$/.test(pathname) ? BUILD : [];
 }

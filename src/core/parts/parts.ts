@@ -34,8 +34,8 @@ export type Fate = (typeof FATES)[number];
 export const PART_ACTS = [
   'found',
   'order',
-  'new date',
   'arrive',
+  'new date',
   'fit',
   'send back',
   'take up again',

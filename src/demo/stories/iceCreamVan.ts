@@ -94,6 +94,14 @@ export const iceCreamVan: DemoBuild = {
 25 M did rear panel flatted and painted again, 3h
 21 W moved to bay 2
 11 W @letter
+20 I @part pump what=fuel pump kit; number=SK-40; catalogue=the blue maker’s list of 1958; vendor=Cobb Springs; fits=1956-1960; unit=engine; price=38
+20 I @part seals what=door seals; quantity=4; number=TS-212; catalogue=Tern & Sons, last year’s; vendor=Tern & Sons; price=64
+19 I @part-done seals act=order; vendor=Tern & Sons; due=9; price=64
+12 I @part-done seals act=new date; due=18; note=their extruder is down
+18 I @part hose what=top hose; number=H 7; vendor=Tern & Sons; price=11
+17 I @part-done hose act=order; vendor=Tern & Sons; due=4; price=11
+14 I @part-done hose act=arrive; check=right
+6 I @part lens what=indicator lens, left; vendor=Skerry Electrics; source=second-hand
 13 W @playbook blast-to-paint paint
 12 M @worked mask 3.5 done
 11 M @worked blast 6 done

@@ -76,6 +76,11 @@ export const rallyCar: DemoBuild = {
 13 W @letter
 12 J @worked strip 4 done
 11 J @worked read 2 done
+10 I @part synchro what=synchromesh rings; quantity=3; number=GB-3; vendor=Oldgate Machine Works; price=96
+10 I @part bearing what=layshaft bearings; quantity=2; number=6205; vendor=Tern & Sons; price=24
+10 I @part-done bearing act=found
+9 I @part-done synchro act=order; vendor=Oldgate Machine Works; due=5; price=96
+4 I @part-done synchro act=arrive; check=faulty when tested; note=two of three will not hold on the cone
 9 J found spot lamp bracket fouls the bonnet catch, two hours, should
 8 J did spot lamp bracket remade, 2.5h
 6 W @letter

@@ -76,6 +76,7 @@ function BuildHead({ build }: { build: BuildView }) {
         <Mono>{build.number}</Mono>
         <LookOverLink build={build} />
         <WorkLink build={build} />
+        <PartsLink build={build} />
         <CausesLink build={build} />
         <EstimateLink build={build} />
         <PhotosLink build={build} />
@@ -120,6 +121,13 @@ function WorkLink({ build }: { build: BuildView }) {
   const to = `/builds/${build.id}/work`;
   useKey('w', () => void navigate(to));
   return <Link to={to}>Work</Link>;
+}
+
+function PartsLink({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const to = `/builds/${build.id}/parts`;
+  useKey('a', () => void navigate(to));
+  return <Link to={to}>Parts</Link>;
 }
 
 function CausesLink({ build }: { build: BuildView }) {

@@ -82,6 +82,7 @@ export default function FloorPage() {
           <Title>Floor</Title>
           <Quiet>{summary(cars.length, now.length)}</Quiet>
           <Link to="/plan">As a plan</Link>
+          <Link to="/parts">Parts of all cars</Link>
           {seesPrices && <NewLink to="/builds/new">New build</NewLink>}
         </Row>
         {cars.length === 0 && (

@@ -32,6 +32,8 @@ export function useBuildChanged(): (buildId: string) => void {
       for (const queryKey of [
         ['floor'],
         ['plan'],
+        ['parts', buildId],
+        ['parts-desk'],
         ['build', buildId],
         ['entries', buildId],
         ['letters', buildId],

@@ -1,0 +1,118 @@
+/** What is done with a part: only what that act needs is asked. */
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { PartActDto, type PartView } from '#contract/parts.ts';
+import { CHECKS, FATES, type PartAct } from '#core/parts/parts.ts';
+import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
+import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { Form, FormFault } from '../../ui/Form.tsx';
+import { Row } from '../../ui/parts.tsx';
+import { useActOnPart } from './parts.queries.ts';
+import { ACT_WORDS } from './words.ts';
+
+interface Props {
+  part: PartView;
+  act: PartAct;
+  onClose: () => void;
+}
+
+const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
+
+export default function ActDialog({ part, act, onClose }: Props) {
+  const { currency } = useManner();
+  const { seesPrices } = useShop();
+  const done = useActOnPart(part.buildId);
+  const [entryId] = useState(() => uuidv7());
+  const form = useContractForm<PartActDto>(PartActDto, {
+    version: part.version,
+    entryId,
+    act,
+    vendor: part.vendor,
+    ...(part.priceMinor === undefined || act !== 'order'
+      ? {}
+      : { priceMinor: moneyAsTyped(part.priceMinor, currency) as never }),
+  });
+  const { errors } = form.formState;
+  const submit = submitting(form, (body) => done.mutateAsync({ partId: part.id, body }).then(onClose));
+  return (
+    <Dialog title={`${ACT_WORDS[act]}: ${part.what}`} isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        {act === 'order' && (
+          <TextField
+            label="From whom"
+            fault={errors.vendor?.message}
+            {...form.register('vendor', optional)}
+          />
+        )}
+        {(act === 'order' || act === 'new date') && (
+          <TextField
+            label={act === 'order' ? 'Expected, if a day was named' : 'Expected now'}
+            type="date"
+            fault={errors.due?.message}
+            {...form.register('due', optional)}
+          />
+        )}
+        {act === 'order' && seesPrices && (
+          <TextField
+            label={`Price of all of it, ${currency}`}
+            inputMode="decimal"
+            data-mono
+            fault={errors.priceMinor?.message}
+            {...form.register('priceMinor', {
+              setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency),
+            })}
+          />
+        )}
+        {act === 'arrive' && (
+          <SelectField
+            label="Looked at, it is"
+            fault={errors.check?.message}
+            {...form.register('check', optional)}
+          >
+            <option value="">choose …</option>
+            {CHECKS.map((c) => (
+              <option key={c}>{c}</option>
+            ))}
+          </SelectField>
+        )}
+        {act === 'fit' && (
+          <>
+            <SelectField
+              label="What becomes of the old one"
+              fault={errors.fate?.message}
+              {...form.register('fate', optional)}
+            >
+              <option value="">choose …</option>
+              {FATES.map((f) => (
+                <option key={f}>{f}</option>
+              ))}
+            </SelectField>
+            <TextField
+              label="Bag, if bagged"
+              fault={errors.bag?.message}
+              {...form.register('bag', optional)}
+            />
+          </>
+        )}
+        <TextField
+          label="A word about it"
+          fault={errors.note?.message}
+          {...form.register('note', optional)}
+        />
+        <FormFault reason={errors.root?.message ?? errors.act?.message} />
+        <Row>
+          <Button $look="main" type="submit" isDisabled={done.isPending}>
+            {ACT_WORDS[act]}
+          </Button>
+          <Button $look="quiet" onPress={onClose}>
+            Leave it
+          </Button>
+        </Row>
+      </Form>
+    </Dialog>
+  );
+}

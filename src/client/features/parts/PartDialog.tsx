@@ -1,0 +1,159 @@
+/** A part that is needed: what, for which unit, which number out of which catalogue, where from. */
+import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { v7 as uuidv7 } from 'uuid';
+import { PartPutDto, type PartView } from '#contract/parts.ts';
+import { SOURCES } from '#core/parts/parts.ts';
+import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
+import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
+import { Form, FormFault, Pair } from '../../ui/Form.tsx';
+import { Row } from '../../ui/parts.tsx';
+import { partsQuery, usePutPart } from './parts.queries.ts';
+
+function startOf(part: PartView | null, currency: string): Partial<PartPutDto> {
+  if (!part)
+    return {
+      version: 0,
+      what: '',
+      quantity: 1,
+      number: '',
+      catalogue: '',
+      instead: '',
+      source: 'supplier',
+      sourceNote: '',
+      vendor: '',
+    };
+  const { version, what, quantity, unitId, lineId, number, catalogue, fitsFrom, fitsTo } = part;
+  const { instead, source, sourceNote, vendor, priceMinor } = part;
+  return {
+    version,
+    what,
+    quantity,
+    number,
+    catalogue,
+    instead,
+    source,
+    sourceNote,
+    vendor,
+    ...(unitId === undefined ? {} : { unitId }),
+    ...(lineId === undefined ? {} : { lineId }),
+    ...(fitsFrom === undefined ? {} : { fitsFrom }),
+    ...(fitsTo === undefined ? {} : { fitsTo }),
+    ...(priceMinor === undefined ? {} : { priceMinor: moneyAsTyped(priceMinor, currency) as never }),
+  };
+}
+
+const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
+const year = { setValueAs: (v: unknown) => (String(v ?? '').trim() === '' ? undefined : Number(v)) };
+
+interface Props {
+  buildId: string;
+  part: PartView | null;
+  onClose: () => void;
+}
+
+export default function PartDialog({ buildId, part, onClose }: Props) {
+  const { currency } = useManner();
+  const { seesPrices } = useShop();
+  const put = usePutPart(buildId);
+  const { data } = useQuery(partsQuery(buildId));
+  const [partId] = useState(() => part?.id ?? uuidv7());
+  const [start] = useState(() => startOf(part, currency));
+  const form = useContractForm<PartPutDto>(PartPutDto, start);
+  const { errors } = form.formState;
+  const submit = submitting(form, (body) => put.mutateAsync({ partId, body }).then(onClose));
+  return (
+    <Dialog title={part ? 'Change this part' : 'A part that is needed'} isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        <Pair>
+          <TextField
+            label="What is needed"
+            autoFocus
+            fault={errors.what?.message}
+            {...form.register('what')}
+          />
+          <TextField
+            label="How many"
+            inputMode="numeric"
+            fault={errors.quantity?.message}
+            {...form.register('quantity', { valueAsNumber: true })}
+          />
+        </Pair>
+        <SelectField
+          label="For which unit"
+          hint="A unit that is not the car’s own has a year of its own."
+          fault={errors.unitId?.message}
+          {...form.register('unitId', optional)}
+        >
+          <option value="">the car itself</option>
+          {data?.units.map((u) => (
+            <option key={u.id} value={u.id}>
+              {u.name}
+            </option>
+          ))}
+        </SelectField>
+        <Pair>
+          <TextField label="Number" data-mono fault={errors.number?.message} {...form.register('number')} />
+          <TextField
+            label="Read from which catalogue"
+            fault={errors.catalogue?.message}
+            {...form.register('catalogue')}
+          />
+          <TextField
+            label="Fits from year"
+            inputMode="numeric"
+            fault={errors.fitsFrom?.message}
+            {...form.register('fitsFrom', year)}
+          />
+          <TextField
+            label="Fits to year"
+            inputMode="numeric"
+            fault={errors.fitsTo?.message}
+            {...form.register('fitsTo', year)}
+          />
+        </Pair>
+        <TextField
+          label="What serves instead, and who tried it"
+          fault={errors.instead?.message}
+          {...form.register('instead')}
+        />
+        <Pair>
+          <SelectField label="Where from" fault={errors.source?.message} {...form.register('source')}>
+            {SOURCES.map((s) => (
+              <option key={s}>{s}</option>
+            ))}
+          </SelectField>
+          <TextField
+            label="Supplier, or which donor"
+            fault={errors.vendor?.message}
+            {...form.register('vendor')}
+          />
+          {seesPrices && (
+            <TextField
+              label={`Price of all of it, ${currency}`}
+              inputMode="decimal"
+              data-mono
+              fault={errors.priceMinor?.message}
+              {...form.register('priceMinor', {
+                setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency),
+              })}
+            />
+          )}
+        </Pair>
+        <FormFault reason={errors.root?.message} />
+        <Row>
+          <Button $look="main" type="submit" isDisabled={put.isPending}>
+            {part ? 'Keep the change' : 'Write it down'}
+          </Button>
+          <Button $look="quiet" onPress={onClose}>
+            Leave it
+          </Button>
+        </Row>
+      </Form>
+    </Dialog>
+  );
+}

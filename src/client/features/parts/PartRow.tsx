@@ -1,0 +1,106 @@
+/** A part as it stands, and what can be done with it next. */
+import { Link } from 'react-router';
+import { styled } from 'styled-components';
+import type { PartView } from '#contract/parts.ts';
+import { formatMoney } from '#core/money/money.ts';
+import { actsFor, isOverdue, type PartAct } from '#core/parts/parts.ts';
+import { formatDay } from '#core/time/days.ts';
+import { useManner } from '../../shared/shop.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Mono, Now, Quiet, Row } from '../../ui/parts.tsx';
+import { color, phone, space } from '../../ui/tokens.ts';
+import { ACT_WORDS } from './words.ts';
+
+const Line = styled.li`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: ${space.xs} ${space.l};
+  align-items: start;
+  padding: ${space.s} 0;
+  border-top: 1px solid ${color.zincLine};
+  overflow-wrap: anywhere;
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+interface PartRowProps {
+  part: PartView;
+  /** On the desk, whose it is. */
+  names?: boolean;
+  onAct: (act: PartAct) => void;
+  onEdit: () => void;
+}
+
+export function PartRow({ part, names = false, onAct, onEdit }: PartRowProps) {
+  const { locale, currency, today } = useManner();
+  const late = isOverdue(part, today);
+  const moves = part.history.filter((h) => h.act === 'new date').length;
+  const about = [
+    part.unit && `for the ${part.unit}`,
+    part.source !== 'supplier' && part.source,
+    part.sourceNote,
+    part.vendor && `from ${part.vendor}`,
+  ].filter(Boolean);
+  return (
+    <Line>
+      <div>
+        {names && (
+          <>
+            <Link to={`/builds/${part.buildId}/parts`}>{part.nickname}</Link>:{' '}
+          </>
+        )}
+        <b>
+          {part.quantity > 1 && `${part.quantity} `}
+          {part.what}
+        </b>{' '}
+        {part.number && <Mono>{part.number}</Mono>} <Quiet>{about.join(', ')}</Quiet>
+        {part.state === 'ordered' && (
+          <p>
+            {part.due === null ? (
+              <Quiet>no day named</Quiet>
+            ) : late ? (
+              <Now>was due {formatDay(part.due, locale, today)}</Now>
+            ) : (
+              <Quiet>due {formatDay(part.due, locale, today)}</Quiet>
+            )}
+          </p>
+        )}
+        {part.state === 'wrong' && <p>{part.history.at(-1)?.words}</p>}
+        {moves > 0 && part.state === 'ordered' && (
+          <Quiet>its day was moved {moves === 1 ? 'once' : `${moves} times`}</Quiet>
+        )}
+        {part.whyMayNotFit && (
+          <p>
+            <Now>May not fit:</Now> {part.whyMayNotFit}.
+          </p>
+        )}
+        {part.instead && (
+          <p>
+            <Quiet>Instead:</Quiet> {part.instead}
+          </p>
+        )}
+        {part.priceMinor !== undefined && (
+          <p>
+            <Mono $brass>{formatMoney(part.priceMinor, currency, locale)}</Mono>
+          </p>
+        )}
+      </div>
+      <Row>
+        {actsFor(part.state).map((act, i) => (
+          <Button
+            key={act}
+            {...(i === 0 && part.state !== 'fitted' ? {} : { $look: 'quiet' as const })}
+            aria-label={`${ACT_WORDS[act]}: ${part.what}`}
+            onPress={() => onAct(act)}
+          >
+            {ACT_WORDS[act]}
+          </Button>
+        ))}
+        <Button $look="quiet" aria-label={`Change: ${part.what}`} onPress={onEdit}>
+          Change
+        </Button>
+      </Row>
+    </Line>
+  );
+}

@@ -1,0 +1,66 @@
+/** The parts of one build, by how they stand. */
+import { useState } from 'react';
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { styled } from 'styled-components';
+import { PART_STATES } from '#core/parts/parts.ts';
+import { useKey } from '../../shared/keys.ts';
+import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Head, Page, Panel, Row, Stack, Title } from '../../ui/parts.tsx';
+import { buildQuery } from '../builds/index.ts';
+import { useThisCar } from '../entries/index.ts';
+import { PartDialogs, type OpenPart } from './PartDialogs.tsx';
+import { PartRow } from './PartRow.tsx';
+import { partsQuery } from './parts.queries.ts';
+import { STATE_HEADS } from './words.ts';
+
+const Name = styled(Title)`
+  &::first-letter {
+    text-transform: uppercase;
+  }
+`;
+
+export default function PartsPage() {
+  const { buildId = '' } = useParams();
+  const { data: build } = useSuspenseQuery(buildQuery(buildId));
+  const { data } = useSuspenseQuery(partsQuery(buildId));
+  const [open, setOpen] = useState<OpenPart | null>(null);
+  const add = (): void => setOpen({ buildId, part: null });
+  useThisCar(build.id, build.nickname);
+  useTitle(`Parts, ${build.nickname}`);
+  useKey('n', add);
+  return (
+    <Page>
+      <Stack $gap="l">
+        <Row>
+          <Name>{build.nickname}: parts</Name>
+          <Link to={`/builds/${build.id}`}>To its logbook</Link>
+          <Link to="/parts">All cars’ parts</Link>
+          <Button onPress={add}>New part</Button>
+        </Row>
+        {data.parts.length === 0 && <p>No part is written down yet. Begin with what is needed.</p>}
+        {PART_STATES.map((state) => {
+          const of = data.parts.filter((p) => p.state === state);
+          if (of.length === 0) return null;
+          return (
+            <Panel key={state} aria-label={STATE_HEADS[state]}>
+              <Head>{STATE_HEADS[state]}</Head>
+              <ul>
+                {of.map((part) => (
+                  <PartRow
+                    key={part.id}
+                    part={part}
+                    onAct={(act) => setOpen({ buildId, part, act })}
+                    onEdit={() => setOpen({ buildId, part })}
+                  />
+                ))}
+              </ul>
+            </Panel>
+          );
+        })}
+      </Stack>
+      <PartDialogs open={open} onClose={() => setOpen(null)} />
+    </Page>
+  );
+}

@@ -1,0 +1,40 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { PartActDto, PartPutDto, PartsDeskView, PartsView } from '#contract/parts.ts';
+import { call } from '../../shared/api.ts';
+import { useBuildChanged } from '../entries/index.ts';
+
+export const partsQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['parts', buildId],
+    queryFn: ({ signal }) => call<PartsView>('partsRead', { params: { buildId }, signal }),
+  });
+
+export const deskQuery = (q: string) =>
+  queryOptions({
+    queryKey: ['parts-desk', q],
+    queryFn: ({ signal }) => call<PartsDeskView>('partsDesk', { query: { q }, signal }),
+  });
+
+/** A change of a build's parts; the server answers with all of them as they are then. */
+function useChange<T>(buildId: string, change: (given: T) => Promise<PartsView>) {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: (view) => {
+      client.setQueryData(partsQuery(buildId).queryKey, view);
+      changed(buildId);
+    },
+    onError: () => client.invalidateQueries({ queryKey: ['parts', buildId] }),
+  });
+}
+
+export const usePutPart = (buildId: string) =>
+  useChange(buildId, ({ partId, body }: { partId: string; body: PartPutDto }) =>
+    call<PartsView>('partPut', { params: { buildId, partId }, body }),
+  );
+
+export const useActOnPart = (buildId: string) =>
+  useChange(buildId, ({ partId, body }: { partId: string; body: PartActDto }) =>
+    call<PartsView>('partAct', { params: { buildId, partId }, body }),
+  );

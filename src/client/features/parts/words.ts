@@ -1,0 +1,22 @@
+import type { PartAct, PartState } from '#core/parts/parts.ts';
+
+/** What a press on a part says, as the next act. */
+export const ACT_WORDS: Record<PartAct, string> = {
+  found: 'I know where',
+  order: 'Order',
+  'new date': 'New date',
+  arrive: 'It is here',
+  fit: 'Fit',
+  'send back': 'Send back',
+  'take up again': 'Needed again',
+};
+
+export const STATE_HEADS: Record<PartState, string> = {
+  'to find': 'To find',
+  'to order': 'To order',
+  ordered: 'Ordered',
+  arrived: 'Here, not fitted',
+  wrong: 'Wrong, to be dealt with',
+  fitted: 'Fitted',
+  returned: 'Sent back',
+};

@@ -1,0 +1,68 @@
+/** The demo's parts: written down, ordered, come, wrong, fitted; through the services. */
+import type { PartActDto } from '#contract/parts.ts';
+import { addDays, dayOf } from '#core/time/days.ts';
+import { actOnPart, putPart, readParts } from '#server/features/parts/parts.service.ts';
+import type { Deps } from '#server/deps.ts';
+import type { SignedIn } from '#server/http/session.ts';
+import { pence } from './fillEstimates.ts';
+
+interface Parting {
+  deps: Deps;
+  who: SignedIn;
+  buildId: string;
+  timeZone: string;
+  /** Ids of the build's parts by their short names. */
+  parts: Map<string, string>;
+  id: () => string;
+}
+
+/** "key=value; key=value", in order. */
+const fieldsOf = (rule: string): Record<string, string> =>
+  Object.fromEntries(rule.split('; ').map((f) => f.split('=') as [string, string]));
+
+async function writeDown(p: Parting, key: string, rule: string): Promise<void> {
+  const f = fieldsOf(rule);
+  const { units } = await readParts(p.deps, p.who, p.buildId);
+  const unit = f.unit === undefined ? undefined : units.find((u) => u.name.startsWith(f.unit!));
+  const [from, to] = (f.fits ?? '').split('-');
+  p.parts.set(key, p.id());
+  await putPart(p.deps, p.who, p.buildId, p.parts.get(key)!, {
+    version: 0,
+    what: f.what ?? key,
+    quantity: Number(f.quantity ?? 1),
+    number: f.number ?? '',
+    catalogue: f.catalogue ?? '',
+    instead: f.instead ?? '',
+    source: (f.source ?? 'supplier') as 'supplier',
+    sourceNote: f.where ?? '',
+    vendor: f.vendor ?? '',
+    ...(unit ? { unitId: unit.id } : {}),
+    ...(from ? { fitsFrom: Number(from) } : {}),
+    ...(to ? { fitsTo: Number(to) } : {}),
+    ...(f.price === undefined ? {} : { priceMinor: pence(Number(f.price)) }),
+  });
+}
+
+async function doWith(p: Parting, key: string, rule: string): Promise<void> {
+  const { act, due, price, ...rest } = fieldsOf(rule);
+  const partId = p.parts.get(key)!;
+  const { version } = (await readParts(p.deps, p.who, p.buildId)).parts.find((o) => o.id === partId)!;
+  const today = dayOf(p.deps.clock.now(), p.timeZone);
+  const body = {
+    ...rest,
+    version,
+    entryId: p.id(),
+    act,
+    ...(due === undefined ? {} : { due: addDays(today, Number(due)) }),
+    ...(price === undefined ? {} : { priceMinor: pence(Number(price)) }),
+  };
+  await actOnPart(p.deps, p.who, p.buildId, partId, body as PartActDto);
+}
+
+/** A row of a story that is about a part, or false: "@part KEY FIELDS" and "@part-done KEY FIELDS". */
+export async function part(p: Parting, text: string): Promise<boolean> {
+  const [, word, key = '', rule = ''] = /^@(part|part-done) (\S+) (.+)$/.exec(text) ?? [];
+  if (word === 'part') await writeDown(p, key, rule);
+  else if (word === 'part-done') await doWith(p, key, rule);
+  return word !== undefined;
+}
