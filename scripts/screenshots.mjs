@@ -38,27 +38,10 @@ const draft = async (page, name) => {
 const VIEWS = [
   ['sign-in', DESK, 'light', (page) => page.goto(`${AT}/sign-in`), { signedOut: true }],
   ['floor', DESK, 'light', () => {}],
-  ['floor-night-shift', DESK, 'dark', () => {}],
   ['floor-phone', PHONE, 'light', () => {}],
   ['log-line', DESK, 'light', (page) => write(page, `ice-cream van: ${LINE}`)],
-  [
-    'log-line-phone',
-    PHONE,
-    'dark',
-    async (page) => (await openCar(page, 'ice-cream van'), await write(page, LINE)),
-  ],
   ['build', DESK, 'light', (page) => openCar(page, 'rally car')],
   ['build-phone', PHONE, 'light', (page) => openCar(page, 'rally car')],
-  [
-    'correction',
-    DESK,
-    'light',
-    async (page) => {
-      await openCar(page, 'rally car');
-      await page.getByRole('button', { name: /^Correct: found brake pedal/ }).click();
-      await page.getByRole('dialog').waitFor();
-    },
-  ],
   ['letter', DESK, 'light', (page) => draft(page, 'microcar')],
   [
     'looking-over',
@@ -130,7 +113,54 @@ const VIEWS = [
       await page.getByText(/findings proposed from what is known/).click();
     },
   ],
-  ['outbox', DESK, 'light', (page) => page.goto(`${AT}/outbox`)],
+  [
+    'work',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'ice-cream van');
+      await page.getByRole('link', { name: 'Work', exact: true }).click();
+      await page.getByRole('heading', { name: 'Can be done now' }).waitFor();
+    },
+  ],
+  [
+    'plan',
+    DESK,
+    'dark',
+    async (page) => {
+      await page.goto(`${AT}/plan`);
+      await page.getByRole('button', { name: 'The camper' }).waitFor();
+    },
+  ],
+  [
+    'parts',
+    DESK,
+    'light',
+    async (page) => {
+      await page.goto(`${AT}/parts`);
+      await page.getByRole('heading', { name: 'To find' }).waitFor();
+    },
+  ],
+  [
+    'ways',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'estate');
+      await page.getByRole('link', { name: 'Estimate' }).click();
+      await page.getByRole('button', { name: /^Count / }).scrollIntoViewIfNeeded();
+    },
+  ],
+  [
+    'causes',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'camper');
+      await page.getByRole('link', { name: 'What causes it' }).click();
+      await page.getByText('Explained.').first().waitFor();
+    },
+  ],
   [
     'customer-page',
     PHONE,

@@ -82,6 +82,7 @@ export const ROUTES = {
   partsRead: { method: 'get', path: '/api/builds/:buildId/parts', allow: EVERYBODY },
   partPut: { method: 'put', path: '/api/builds/:buildId/parts/:partId', allow: EVERYBODY },
   partAct: { method: 'post', path: '/api/builds/:buildId/parts/:partId/act', allow: EVERYBODY },
+  waitsRead: { method: 'get', path: '/api/waits', allow: EVERYBODY },
   workRunning: { method: 'get', path: '/api/work/running', allow: EVERYBODY },
   taskPut: { method: 'put', path: '/api/builds/:buildId/tasks/:taskId', allow: EVERYBODY },
   taskStart: { method: 'post', path: '/api/builds/:buildId/tasks/:taskId/start', allow: EVERYBODY },

@@ -23,6 +23,7 @@ import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
 import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
 import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
+import { waitsRoutes } from './features/waits/waits.routes.ts';
 import { workRoutes } from './features/work/work.routes.ts';
 import { serveClient } from './http/client.ts';
 import { answerProblems, noSuchRoute } from './http/problems.ts';
@@ -74,6 +75,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     workRoutes(deps),
     planRoutes(deps),
     partsRoutes(deps),
+    waitsRoutes(deps),
     houseRulesRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),

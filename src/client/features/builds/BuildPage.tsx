@@ -1,9 +1,10 @@
 /** One build: where it stands, what it comes to, and its logbook. */
-import { useSuspenseQuery } from '@tanstack/react-query';
+import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildView, TellBy } from '#contract/builds.ts';
 import { formatDay } from '#core/time/days.ts';
+import { holdInWords } from '#core/waits/binding.ts';
 import { waitInWords } from '#core/waits/waits.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useKey } from '../../shared/keys.ts';
@@ -14,6 +15,7 @@ import { Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '
 import { phone, space } from '../../ui/tokens.ts';
 import { useDraftLetter } from '../letters/index.ts';
 import { useThisCar } from '../entries/index.ts';
+import { waitsQuery } from '../waits/index.ts';
 import { buildQuery } from './builds.queries.ts';
 import { CustomerPanel } from './CustomerPanel.tsx';
 import { Logbook } from './Logbook.tsx';
@@ -196,10 +198,18 @@ function DraftButton({ build }: { build: BuildView }) {
 
 function Waits({ build }: { build: BuildView }) {
   const manner = useManner();
+  const { data } = useQuery(waitsQuery);
+  const binding = data?.waits.find((w) => w.buildId === build.id)?.binding;
   return (
     <Panel>
       <Head>Waits for</Head>
-      {build.waits.length === 0 && <Quiet>Nothing. It can be worked on.</Quiet>}
+      {binding && (
+        <p>
+          Last of all: {holdInWords(binding, manner.today, manner.locale)}.{' '}
+          <Quiet>To free it: {binding.act}.</Quiet>
+        </p>
+      )}
+      {build.waits.length === 0 && !binding && <Quiet>Nothing. It can be worked on.</Quiet>}
       {build.waits.map((w) => {
         const words = waitInWords(w, manner.today, manner.locale);
         const late = w.due !== undefined && w.due < manner.today;

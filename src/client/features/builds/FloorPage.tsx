@@ -1,4 +1,5 @@
 /** The Floor: every build, where it stands, what goes on, what it waits for, when its customer last heard. */
+import { Suspense } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
@@ -12,6 +13,7 @@ import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Head, Mono, Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { FreesToday } from '../waits/index.ts';
 import { floorQuery } from './floor.queries.ts';
 
 const COLUMNS =
@@ -93,6 +95,9 @@ export default function FloorPage() {
         )}
         <Cars title="Needs a person now" cars={now} manner={manner} />
         <Cars title={now.length > 0 ? 'Going on' : 'All cars'} cars={rest} manner={manner} />
+        <Suspense>
+          <FreesToday />
+        </Suspense>
       </Stack>
     </Page>
   );

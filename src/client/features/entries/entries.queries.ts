@@ -32,6 +32,7 @@ export function useBuildChanged(): (buildId: string) => void {
       for (const queryKey of [
         ['floor'],
         ['plan'],
+        ['waits'],
         ['parts', buildId],
         ['parts-desk'],
         ['build', buildId],

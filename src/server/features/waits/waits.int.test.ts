@@ -1,0 +1,103 @@
+/**
+ * Waits over HTTP: exactly one for a build that stands still, none for one that can be worked on. Nasty cases: nothing
+ * known of a build, a task that only its place holds up, a line nobody agreed to, a part overdue, an owner at sea.
+ */
+import { beforeAll, expect, test } from '@jest/globals';
+import { pathOf } from '#contract/access.ts';
+import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
+import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
+
+const it = openShop('waits');
+
+beforeAll(async () => {
+  for (const [position, name] of ['Lift 1', 'Yard'].entries())
+    await it.owner
+      .put(pathOf('placePut', { placeId: nextId() }))
+      .send({ version: 0, name, kind: position === 0 ? 'lift' : 'yard', position, closed: false })
+      .expect(200);
+});
+
+const waitOf = async (buildId: string): Promise<BuildWaitView> => {
+  const { waits } = (await it.technician.get(pathOf('waitsRead')).expect(200)).body as WaitsView;
+  return waits.find((w) => w.buildId === buildId)!;
+};
+const task = (buildId: string, more: object = {}, taskId = nextId()) =>
+  it.owner
+    .put(pathOf('taskPut', { buildId, taskId }))
+    .send({ version: 0, title: 'Sill', work: 'metalwork', minutes: 60, cautions: [], needs: [], ...more })
+    .expect(200);
+const log = (buildId: string, more: object) =>
+  it.owner.post(pathOf('entryAdd', { buildId })).send(line(more)).expect(200);
+
+test('nothing known is a wait too: for somebody to plan; what is next, said in words, can be gone on with', async () => {
+  const buildId = await makeBuild(it.owner);
+  expect((await waitOf(buildId)).binding).toMatchObject({ kind: 'plan', since: '2026-03-11', until: null });
+  await it.owner.put(pathOf('buildNext', { buildId })).send({ next: 'Sills first.', version: 1 }).expect(200);
+  expect((await waitOf(buildId)).binding).toBeNull();
+  await task(buildId);
+  expect((await waitOf(buildId)).binding).toBeNull();
+});
+
+test('a place: what is free is named; then who must make room', async () => {
+  const [rally, hearse] = [
+    await makeBuild(it.owner, { nickname: 'rally car' }),
+    await makeBuild(it.owner, { nickname: 'hearse' }),
+  ];
+  await task(rally, { title: 'Axle out', place: 'lift' });
+  expect((await waitOf(rally)).binding).toMatchObject({
+    kind: 'place',
+    what: 'a lift for “Axle out”',
+    act: 'move it to Lift 1, which is free',
+  });
+  await log(hearse, { kind: 'moved', text: 'moved to lift 1', facts: { place: 'lift 1' }, audience: 'shop' });
+  expect((await waitOf(rally)).binding!.act).toBe('move the hearse');
+  await log(hearse, { kind: 'moved', text: 'moved to yard', facts: { place: 'yard' }, audience: 'shop' });
+  await log(rally, { kind: 'moved', text: 'moved to lift 1', facts: { place: 'lift 1' }, audience: 'shop' });
+  expect((await waitOf(rally)).binding).toBeNull();
+});
+
+test('of a part, a vendor, an answer and a gate, the last to end holds it; the others are named beside it', async () => {
+  const buildId = await makeBuild(it.owner, { discretionMinor: 0 });
+  const [partId, lineId] = [nextId(), nextId()];
+  const part = { what: 'king pins', quantity: 1, number: '', catalogue: '', instead: '', sourceNote: '' };
+  await it.owner
+    .put(pathOf('partPut', { buildId, partId }))
+    .send({ ...part, version: 0, source: 'supplier', vendor: 'Cobb Springs' })
+    .expect(200);
+  await it.owner
+    .post(pathOf('partAct', { buildId, partId }))
+    .send({ version: 1, entryId: nextId(), act: 'order', vendor: 'Cobb Springs', due: '2026-03-20' })
+    .expect(200);
+  const ordered = (await waitOf(buildId)).binding;
+  expect(ordered).toMatchObject({
+    kind: 'part',
+    what: 'the king pins from Cobb Springs',
+    until: '2026-03-20',
+    act: 'ring Cobb Springs',
+  });
+  const glass = { subject: 'glass', vendor: 'Marram Glass', due: '2026-03-27' };
+  await log(buildId, {
+    kind: 'waiting',
+    text: 'waiting on glass from Marram Glass',
+    facts: glass,
+    audience: 'customer',
+  });
+  expect((await waitOf(buildId)).binding).toMatchObject({
+    kind: 'vendor',
+    what: 'the glass from Marram Glass',
+    until: '2026-03-27',
+  });
+  await it.owner
+    .put(pathOf('estimateLinePut', { buildId, lineId }))
+    .send(estimateLine({ title: 'Sills' }))
+    .expect(200);
+  await task(buildId, { title: 'Sills let in', lineId });
+  const held = await waitOf(buildId);
+  expect(held.binding).toMatchObject({ kind: 'answer', what: 'a yes to “Sills”', until: null });
+  expect(held.others.map((h) => h.kind).sort()).toEqual(['part', 'vendor']);
+  expect(JSON.stringify(held)).not.toMatch(/£|Minor/);
+  await task(buildId, { title: 'Seen to', gate: 'the trial cover fits' });
+  expect((await waitOf(buildId)).others.map((h) => h.kind).sort()).toEqual(['gate', 'part', 'vendor']);
+  await task(buildId, { title: 'Free to go' });
+  expect((await waitOf(buildId)).binding).toBeNull();
+});

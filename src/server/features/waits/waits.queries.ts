@@ -1,0 +1,65 @@
+import type { PartState } from '#core/parts/parts.ts';
+import type { PlaceKind } from '#core/shop/places.ts';
+import type { Wait } from '#core/waits/waits.ts';
+import type { Tx } from '../../db/pool.ts';
+
+export interface BuildRow {
+  id: string;
+  nickname: string;
+  customer: string;
+  placeId: string | null;
+  placeKind: PlaceKind | null;
+  nextStep: string;
+  waits: Wait[];
+  lastAt: string;
+  pinned: object | null;
+  /** Sent and not answered: since when. */
+  askedAt: string | null;
+  isWorkedOn: boolean;
+}
+
+/** Every build with what holds it apart from its tasks and parts. */
+export const buildRows = (tx: Tx): Promise<BuildRow[]> =>
+  tx.rows(
+    `select b.id, b.nickname, c.name as customer, b.place_id as "placeId", p.kind as "placeKind",
+       b.next_step as "nextStep", b.standing -> 'waits' as waits, b.pinned,
+       coalesce((b.standing -> 'doing' ->> 'at')::timestamptz, b.arrived_at) as "lastAt",
+       (select r.sent_at from revisions r
+        where r.shop_id = b.shop_id and r.build_id = b.id
+          and r.number = (select max(n.number) from revisions n where n.shop_id = b.shop_id and n.build_id = b.id)
+          and not exists (select from answers a where a.shop_id = r.shop_id and a.revision_id = r.id)
+       ) as "askedAt",
+       exists (select from spells s where s.shop_id = b.shop_id and s.build_id = b.id and s.ended_at is null)
+         as "isWorkedOn"
+     from builds b
+     join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
+     left join places p on p.shop_id = b.shop_id and p.id = b.place_id
+     where b.shop_id = :shopId order by b.number`,
+  );
+
+export interface OpenPart {
+  buildId: string;
+  what: string;
+  state: PartState;
+  vendor: string;
+  due: string | null;
+  madeAt: string;
+}
+
+/** Parts that are not here yet, or not as they should be. */
+export const openParts = (tx: Tx): Promise<OpenPart[]> =>
+  tx.rows(
+    `select build_id as "buildId", content ->> 'what' as what, state, vendor, due, made_at as "madeAt" from parts
+     where shop_id = :shopId and removed_at is null and state in ('to find', 'to order', 'ordered', 'wrong')
+     order by made_at, id`,
+  );
+
+export interface PlaceRow {
+  id: string;
+  name: string;
+  kind: PlaceKind;
+  closed: boolean;
+}
+
+export const places = (tx: Tx): Promise<PlaceRow[]> =>
+  tx.rows('select id, name, kind, closed from places where shop_id = :shopId order by position, name');

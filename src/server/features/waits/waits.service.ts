@@ -1,0 +1,175 @@
+/** What each build stands waiting for, worked out from its tasks, parts, places, questions and logbook. */
+import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
+import { withArticle } from '#core/log/sentences.ts';
+import { freeOf } from '#core/plan/floorPlan.ts';
+import { dayOf } from '#core/time/days.ts';
+import { bindingWait, type Hold } from '#core/waits/binding.ts';
+import { waitingFor } from '#core/work/tasks.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { workableLines } from '../estimate/index.ts';
+import { shopOf } from '../session/index.ts';
+import { tasksByBuild, type TaskToDo } from '../work/index.ts';
+import * as q from './waits.queries.ts';
+
+interface Shop {
+  now: string;
+  timeZone: string;
+  builds: q.BuildRow[];
+  places: q.PlaceRow[];
+}
+
+const on = (shop: Shop, instant: string): string => dayOf(instant, shop.timeZone);
+
+/** What was said in the logbook, and what is asked of the customer. */
+function saidHolds(shop: Shop, b: q.BuildRow): Hold[] {
+  const said = b.waits.map((w): Hold => ({
+    kind: w.vendor ? 'vendor' : 'said',
+    what: `${withArticle(w.subject)}${w.vendor ? ` from ${w.vendor}` : ''}`,
+    since: w.since,
+    until: w.due ?? null,
+    act: w.vendor ? `ring ${w.vendor}` : 'ask how it stands',
+  }));
+  if (b.askedAt === null) return said;
+  const asked: Hold = {
+    kind: 'answer',
+    what: `${b.customer}’s answer to the estimate`,
+    since: on(shop, b.askedAt),
+    until: null,
+    act: `ring ${b.customer}`,
+  };
+  return [...said, asked];
+}
+
+const PART_ACTS = {
+  'to find': 'find where to get it',
+  'to order': 'order it',
+  wrong: 'send it back, or get another',
+} as const;
+
+const partHold = (shop: Shop, p: q.OpenPart): Hold => ({
+  kind: 'part',
+  what: `${withArticle(p.what)}${p.vendor === '' ? '' : ` from ${p.vendor}`}`,
+  since: on(shop, p.madeAt),
+  until: p.state === 'ordered' ? p.due : null,
+  act:
+    p.state === 'ordered'
+      ? `ring ${p.vendor || 'the supplier'}`
+      : PART_ACTS[p.state as keyof typeof PART_ACTS],
+});
+
+/** A task that waits for its place: what is free, or who must make room. */
+function placeHold(shop: Shop, b: q.BuildRow, task: TaskToDo): Hold {
+  const cars = shop.builds.map((c) => ({
+    buildId: c.id,
+    nickname: c.nickname,
+    placeId: c.placeId,
+    pinned: c.pinned,
+  }));
+  const { free, heldBy } = freeOf(task.place!, shop.places, cars);
+  const act = free
+    ? `move it to ${free.name}, which is free`
+    : heldBy.length > 0
+      ? `move the ${heldBy.at(-1)!.nickname}`
+      : `find a ${task.place} elsewhere`;
+  return {
+    kind: 'place',
+    what: `a ${task.place} for “${task.task.title}”`,
+    since: on(shop, b.lastAt),
+    until: null,
+    act,
+  };
+}
+
+/** What the tasks of a build wait for, and whether one of them could be begun. */
+async function taskHolds(
+  tx: Tx,
+  shop: Shop,
+  b: q.BuildRow,
+  tasks: readonly TaskToDo[],
+): Promise<{ holds: Hold[]; canBeBegun: boolean }> {
+  const byId = new Map(tasks.map((t) => [t.task.id, t.task]));
+  const holds: Hold[] = [];
+  let canBeBegun = tasks.some((t) => t.task.state === 'going');
+  const ready = tasks
+    .filter((t) => t.task.state === 'to do')
+    .filter((t) => {
+      const waits = waitingFor(t.task, byId, shop.now);
+      for (const w of waits) {
+        if (w.from !== undefined)
+          holds.push({
+            kind: 'cure',
+            what: w.words,
+            since: on(shop, b.lastAt),
+            until: on(shop, w.from),
+            act: 'let it rest',
+          });
+        else if (w.onTaskId === null && waits.length === 1)
+          holds.push({
+            kind: 'gate',
+            what: w.words,
+            since: on(shop, b.lastAt),
+            until: null,
+            act: 'look, and sign it',
+          });
+      }
+      return waits.length === 0;
+    });
+  const lines = ready.some((t) => t.lineId !== null) ? await workableLines(tx, b.id, false) : [];
+  const whyNot = new Map(lines.map((l) => [l.id, l]));
+  for (const t of ready) {
+    const line = t.lineId === null ? undefined : whyNot.get(t.lineId);
+    if (line?.whyNot)
+      holds.push({
+        kind: 'answer',
+        what: `a yes to “${line.title}”`,
+        since: on(shop, b.lastAt),
+        until: null,
+        act: `ask ${b.customer}`,
+      });
+    else if (t.place !== null && t.place !== 'vendor' && t.place !== 'bench' && t.place !== b.placeKind)
+      holds.push(placeHold(shop, b, t));
+    else canBeBegun = true;
+  }
+  return { holds, canBeBegun };
+}
+
+async function waitOf(
+  tx: Tx,
+  shop: Shop,
+  b: q.BuildRow,
+  tasks: readonly TaskToDo[],
+  parts: readonly q.OpenPart[],
+): Promise<BuildWaitView> {
+  const { holds: ofTasks, canBeBegun } = await taskHolds(tx, shop, b, tasks);
+  const holds = [...saidHolds(shop, b), ...parts.map((p) => partHold(shop, p)), ...ofTasks];
+  const open = tasks.some((t) => t.task.state === 'to do' || t.task.state === 'going');
+  // Without tasks, what the owner wrote as next can be gone on with, unless something is waited for.
+  const goesOn = !open && holds.length === 0 && b.nextStep !== '';
+  const binding = bindingWait({
+    canBeWorkedOn: b.isWorkedOn || canBeBegun || goesOn,
+    holds,
+    idleSince: on(shop, b.lastAt),
+  });
+  return { buildId: b.id, nickname: b.nickname, binding, others: holds.filter((h) => h !== binding) };
+}
+
+export const readWaits = (deps: Deps, who: SignedIn): Promise<WaitsView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const { timeZone } = await shopOf(tx);
+    const shop: Shop = {
+      now: deps.clock.now(),
+      timeZone,
+      builds: await q.buildRows(tx),
+      places: await q.places(tx),
+    };
+    const parts = await q.openParts(tx);
+    const tasks = await tasksByBuild(tx);
+    const waits: BuildWaitView[] = [];
+    for (const b of shop.builds) {
+      const own = parts.filter((p) => p.buildId === b.id);
+      waits.push(await waitOf(tx, shop, b, tasks.get(b.id) ?? [], own));
+    }
+    return { waits };
+  });

@@ -1,0 +1,46 @@
+/** The tasks of all builds, as the rules of core see them. */
+import type { PlaceKind } from '#core/shop/places.ts';
+import type { Task, TaskNeed, TaskState } from '#core/work/tasks.ts';
+import type { Tx } from '../../db/pool.ts';
+
+export interface TaskToDo {
+  task: Task;
+  lineId: string | null;
+  place: PlaceKind | null;
+}
+
+interface Row {
+  id: string;
+  buildId: string;
+  lineId: string | null;
+  title: string;
+  place: PlaceKind | null;
+  gate: string | null;
+  state: TaskState;
+  doneAt: string | null;
+  needs: (Omit<TaskNeed, 'waitAtLeast' | 'waitAtMost'> & { waitAtLeast: number | null })[] | null;
+}
+
+const SQL = `
+  select t.id, t.build_id as "buildId", t.line_id as "lineId", t.content ->> 'title' as title,
+    t.content ->> 'place' as place, t.state, t.done_at as "doneAt",
+    case when t.content -> 'gateSigned' is null then t.content ->> 'gate' end as gate,
+    (select json_agg(json_build_object('taskId', n.needs_id, 'reason', n.reason, 'waitAtLeast', n.wait_at_least))
+     from task_needs n where n.shop_id = t.shop_id and n.task_id = t.id) as needs
+  from tasks t where t.shop_id = :shopId order by t.build_id, t.position, t.id`;
+
+export async function tasksByBuild(tx: Tx): Promise<Map<string, TaskToDo[]>> {
+  const byBuild = new Map<string, TaskToDo[]>();
+  for (const r of await tx.rows<Row>(SQL)) {
+    const needs = (r.needs ?? []).map(({ taskId, reason, waitAtLeast }): TaskNeed => ({
+      taskId,
+      reason,
+      ...(waitAtLeast === null ? {} : { waitAtLeast }),
+    }));
+    const task = { id: r.id, title: r.title, state: r.state, gate: r.gate, doneAt: r.doneAt, needs };
+    const of = byBuild.get(r.buildId) ?? [];
+    of.push({ task, lineId: r.lineId, place: r.place });
+    byBuild.set(r.buildId, of);
+  }
+  return byBuild;
+}
