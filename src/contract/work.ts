@@ -18,6 +18,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import type { LineState } from '#core/approval/answers.ts';
+import type { LineCosts } from '#core/estimate/costs.ts';
 import { WORKS, type Work } from '#core/estimate/lines.ts';
 import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
 import { CAUTIONS, type Caution } from '#core/work/cautions.ts';
@@ -180,6 +181,9 @@ export interface WorkLineView {
   spentMinutes: number;
   /** Why nobody may work on it yet; null where they may. */
   whyNot: string | null;
+  /** Absent for those who do not see prices. */
+  approvedMinor?: number;
+  costs?: LineCosts;
 }
 
 /** Logged hours that belong nowhere yet. */

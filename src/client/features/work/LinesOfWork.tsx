@@ -1,9 +1,12 @@
 /** Hours by line of the estimate, and logged hours that belong to none of them yet. */
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { LooseEntryView, WorkLineView, WorkView } from '#contract/work.ts';
+import { formatMoney } from '#core/money/money.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { wordsOf } from '../../shared/api.ts';
+import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField } from '../../ui/Field.tsx';
 import { Head, Mono, Notice, Now, Panel, Quiet } from '../../ui/parts.tsx';
@@ -36,7 +39,7 @@ export function LinesOfWork({ work }: { work: WorkView }) {
       <Head>Hours by line</Head>
       <ul>
         {work.lines.map((l) => (
-          <LineHours key={l.id} line={l} />
+          <LineHours key={l.id} line={l} buildId={work.buildId} />
         ))}
       </ul>
     </Panel>
@@ -64,7 +67,31 @@ export function LooseHours({ work }: { work: WorkView }) {
   );
 }
 
-function LineHours({ line }: { line: WorkLineView }) {
+/** What the line costs, for those who see prices; past what was agreed by a tenth, with the way out. */
+function Costs({ line, buildId }: { line: WorkLineView; buildId: string }) {
+  const { currency, locale } = useManner();
+  const { costs, approvedMinor } = line;
+  if (!costs || costs.expectedMinor === 0) return null;
+  const money = (minor: number): string => formatMoney(minor, currency, locale);
+  return (
+    <>
+      <Quiet>
+        spent <Mono $brass>{money(costs.spentMinor)}</Mono>
+        {costs.committedMinor > 0 && `, ordered ${money(costs.committedMinor)}`}, to go{' '}
+        {money(costs.toGoMinor)}: comes to <Mono $brass>{money(costs.expectedMinor)}</Mono>
+        {approvedMinor ? ` of ${money(approvedMinor)} agreed` : ''}
+      </Quiet>
+      {costs.isOver && (
+        <Notice $tone="oxide">
+          <Now>More than a tenth over what was agreed.</Now>{' '}
+          <Link to={`/builds/${buildId}/estimate`}>Ask it as a change</Link>
+        </Notice>
+      )}
+    </>
+  );
+}
+
+function LineHours({ line, buildId }: { line: WorkLineView; buildId: string }) {
   const { estimatedMinutes: estimated, spentMinutes: spent } = line;
   const over = spent > estimated;
   return (
@@ -78,6 +105,7 @@ function LineHours({ line }: { line: WorkLineView }) {
       <Quiet>
         <Mono>{formatMinutes(spent)}</Mono> of {formatMinutes(estimated)} estimated
       </Quiet>
+      <Costs line={line} buildId={buildId} />
     </Item>
   );
 }

@@ -309,20 +309,42 @@ function whyNotBegin(now: EstimateNow, at: number, shop: ShopView): string | nul
   return whyNotWork(workCase(now, at), now.build.customer, shop);
 }
 
-/** The lines of a build, with why work on each is refused; for those who see no prices, without a word of money. */
-export async function workableLines(
-  tx: Tx,
-  buildId: string,
-  withPrices: boolean,
-): Promise<{ id: string; title: string; state: LineState; minutes: number; whyNot: string | null }[]> {
+/** A line as work sees it. */
+export interface WorkableLine {
+  id: string;
+  title: string;
+  state: LineState;
+  minutes: number;
+  /** Why work on it is refused; for those who see no prices, without a word of money. */
+  whyNot: string | null;
+  approvedMinor: number;
+  perHourMinor: number;
+  taxBp: number;
+  taxIncluded: boolean;
+}
+
+/** The lines of a build that are to be worked on, or could be. */
+export async function workableLines(tx: Tx, buildId: string, withPrices: boolean): Promise<WorkableLine[]> {
   const now = await estimateNow(tx, buildId);
   const shop = await shopOf(tx);
-  const standings = lineViews(now).map((l) => l.standing.state);
-  return now.lines.flatMap((l, i) => {
+  const standings = lineViews(now).map((l) => l.standing);
+  const { rates, taxBp, taxIncluded } = now.terms;
+  return now.lines.flatMap((l, i): WorkableLine[] => {
     if (l.proposal === 'other way') return [];
     const whyNot = whyNotBegin(now, i, shop);
-    const said = withPrices || whyNot === null ? whyNot : `not agreed yet: ask the owner or the office`;
-    return [{ id: l.id, title: l.title, state: standings[i]!, minutes: l.minutes.likely, whyNot: said }];
+    return [
+      {
+        id: l.id,
+        title: l.title,
+        state: standings[i]!.state,
+        minutes: l.minutes.likely,
+        whyNot: withPrices || whyNot === null ? whyNot : 'not agreed yet: ask the owner or the office',
+        approvedMinor: standings[i]!.approvedMinor,
+        perHourMinor: rates[l.work],
+        taxBp,
+        taxIncluded,
+      },
+    ];
   });
 }
 

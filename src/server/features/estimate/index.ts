@@ -2,5 +2,11 @@
 export { insertWaiting, noteTry, waitingAnswer, whyNotCode } from './answerCodes.ts';
 export { mailCode, mailRevision } from './estimate.mail.ts';
 export { discretionUsed, revisionById, revisionsOf, type Revision } from './estimate.queries.ts';
-export { beginIn, estimateNow, notRoadworthyOf, workableLines } from './estimate.service.ts';
+export {
+  beginIn,
+  estimateNow,
+  notRoadworthyOf,
+  workableLines,
+  type WorkableLine,
+} from './estimate.service.ts';
 export { keepAnswer } from './revisions.service.ts';

@@ -1,6 +1,7 @@
 /** A build's work as it is shown. */
-import type { SpellView, TaskView, WorkView } from '#contract/work.ts';
+import type { SpellView, TaskView, WorkLineView, WorkView } from '#contract/work.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
+import { costsOf } from '#core/estimate/costs.ts';
 import { dayOf } from '#core/time/days.ts';
 import { toGoUnsaid } from '#core/work/progress.ts';
 import type { TaskNeed } from '#core/work/tasks.ts';
@@ -10,7 +11,7 @@ import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail } from '../builds/index.ts';
 import { priceContext, seesPrices } from '../entries/index.ts';
-import { workableLines } from '../estimate/index.ts';
+import { workableLines, type WorkableLine } from '../estimate/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './work.queries.ts';
 
@@ -48,12 +49,32 @@ export async function runningSpells(tx: Tx): Promise<SpellView[]> {
   return spells;
 }
 
+/** A line with its hours, and for those who see prices what it costs. */
+function lineView(
+  line: WorkableLine,
+  spentMinutes: number,
+  tasks: readonly q.TaskRow[],
+  parts: readonly q.PartOfLine[],
+  withPrices: boolean,
+): WorkLineView {
+  const own = tasks.filter((t) => t.line_id === line.id && t.state !== 'dropped');
+  const toGoMinutes =
+    own.length > 0 ? own.reduce((sum, t) => sum + toGoOf(t), 0) : toGoUnsaid(line.minutes, spentMinutes);
+  const { id, title, state, minutes: estimatedMinutes, whyNot, approvedMinor } = line;
+  const view = { id, title, state, estimatedMinutes, spentMinutes, whyNot };
+  if (!withPrices) return view;
+  const ofLine = parts.filter((p) => p.lineId === id);
+  return { ...view, approvedMinor, costs: costsOf({ ...line, spentMinutes, toGoMinutes, parts: ofLine }) };
+}
+
 export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<WorkView> {
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
   const needs = await q.needsOf(tx, buildId);
   const spent = await q.spentByLine(tx, buildId);
   const lines = await workableLines(tx, buildId, seesPrices(who));
+  const tasks = await q.tasksOf(tx, buildId);
+  const parts = await q.partsByLine(tx, buildId);
   const loose = await q.looseEntries(tx, buildId);
   const shop = await shopOf(tx);
   const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
@@ -61,15 +82,8 @@ export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string)
     buildId,
     nickname: build.nickname,
     now: deps.clock.now(),
-    tasks: (await q.tasksOf(tx, buildId)).map((t) => taskView(t, needs.get(t.id) ?? [])),
-    lines: lines.map(({ id, title, state, minutes, whyNot }) => ({
-      id,
-      title,
-      state,
-      estimatedMinutes: minutes,
-      spentMinutes: spent.get(id) ?? 0,
-      whyNot,
-    })),
+    tasks: tasks.map((t) => taskView(t, needs.get(t.id) ?? [])),
+    lines: lines.map((l) => lineView(l, spent.get(l.id) ?? 0, tasks, parts, seesPrices(who))),
     spells: (await runningSpells(tx)).filter((s) => s.buildId === buildId),
     loose: seesPrices(who) ? loose : loose.map((e) => ({ ...e, text: hidePrices(e.text, context) })),
     followUps: await q.followUpsOf(tx, buildId),

@@ -175,8 +175,9 @@ test('an agreed line shows its hours; inside the discretion limit work goes ahea
   const hours = () => it.technician.post(pathOf('taskHours', { buildId, taskId })).send(typed).expect(200);
   await Promise.all([hours(), hours()]);
   expect((await read(buildId)).lines).toMatchObject([
-    { title: 'Hatch', spentMinutes: 90, estimatedMinutes: 60 },
+    { title: 'Hatch', spentMinutes: 90, estimatedMinutes: 60, costs: { committedMinor: 0, isOver: false } },
   ]);
+  expect((await read(buildId, it.technician)).lines[0]).not.toHaveProperty('costs');
 });
 
 test('a playbook becomes tasks once, all of them, with their order; its follow-ups come when the work is done', async () => {

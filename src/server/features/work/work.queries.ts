@@ -1,5 +1,6 @@
 import type { FollowUpView, LooseEntryView, RunningView, SpellView } from '#contract/work.ts';
 import type { Work } from '#core/estimate/lines.ts';
+import type { PartState } from '#core/parts/parts.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Caution } from '#core/work/cautions.ts';
 import type { FollowUpRule, Playbook } from '#core/work/playbook.ts';
@@ -290,4 +291,18 @@ export const dueBy = (tx: Tx, day: string): Promise<RunningView['due']> =>
      join builds b on b.shop_id = f.shop_id and b.id = f.build_id
      where f.shop_id = :shopId and f.done_at is null and f.due_on <= :day order by f.due_on, f.id`,
     { day },
+  );
+
+export interface PartOfLine {
+  lineId: string;
+  state: PartState;
+  priceMinor: number;
+}
+
+export const partsByLine = (tx: Tx, buildId: string): Promise<PartOfLine[]> =>
+  tx.rows(
+    `select line_id as "lineId", state, coalesce((content ->> 'priceMinor')::bigint, 0) as "priceMinor" from parts
+     where shop_id = :shopId and build_id = :buildId and line_id is not null and removed_at is null
+     order by made_at, id`,
+    { buildId },
   );
