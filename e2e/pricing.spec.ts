@@ -1,6 +1,6 @@
 /** From intake to an agreed estimate; a change that is more than the budget; what a customer can and cannot agree to. */
 import { expect, test, type Page } from '@playwright/test';
-import { expectNoSideScroll, log, openCar, signIn } from './support.ts';
+import { answerWithCode, expectNoSideScroll, log, openCar, signIn } from './support.ts';
 
 /** A build made through the intake form; stands on its page afterwards. */
 async function intake(page: Page, nickname: string, more: Record<string, string> = {}): Promise<void> {
@@ -56,13 +56,6 @@ async function mailed(page: Page, subject: RegExp, wanted: RegExp): Promise<stri
   }).toPass();
   const text = (await page.getByRole('main').textContent())!;
   return wanted.exec(text)![0];
-}
-
-async function giveCode(page: Page, customer: Page): Promise<void> {
-  const code = await mailed(page, /is the code for your answer/, /(?<=Your code is )\d{6}/);
-  await customer.getByLabel('The code').fill(code);
-  await customer.getByRole('button', { name: /This is what I want/ }).click();
-  await expect(customer.getByRole('heading', { name: /Thank you/ })).toBeVisible();
 }
 
 test('intake to an agreed estimate; a page left open on the older one agrees to nothing', async ({
@@ -125,8 +118,9 @@ test('intake to an agreed estimate; a page left open on the older one agrees to 
     await choose(/Front fork/, 'Do it');
     await choose(/Bread box/, 'Let it wait');
     await customer.getByLabel('Your name').fill('Odile Marsh');
-    await customer.getByRole('button', { name: /Send these answers/ }).click();
-    await giveCode(page, customer);
+    await answerWithCode(page, customer, () =>
+      customer.getByRole('button', { name: /Send these answers/ }).click(),
+    );
     await page.goto(estimateUrl);
     await expect(row(page, 'Front fork')).toContainText('agreed');
     await expect(row(page, 'Bread box')).toContainText('put off by the customer');
@@ -153,8 +147,9 @@ test('a safety line left out needs their word, and then stands in the way of han
   await expect(customer.getByText(/“Brake rods” is about safety/)).toBeVisible();
   await expect(customer.getByRole('radio', { name: 'Leave it out' })).toBeChecked();
   await customer.getByRole('checkbox', { name: /I understand that the car is not safe/ }).check();
-  await customer.getByRole('button', { name: /Send these answers/ }).click();
-  await giveCode(page, customer);
+  await answerWithCode(page, customer, () =>
+    customer.getByRole('button', { name: /Send these answers/ }).click(),
+  );
   await page.goto(estimateUrl);
   await expect(page.getByText('Not to be handed over as roadworthy:')).toBeVisible();
   await page.getByRole('button', { name: 'Begin Brake rods now' }).click();

@@ -50,3 +50,26 @@ export async function expectNoSideScroll(page: Page): Promise<void> {
   ]);
   expect(content).toBeLessThanOrEqual(view!);
 }
+
+/** Codes in the outbox, of whoever answered before. `page` is signed in. */
+async function codesIn(page: Page): Promise<string[]> {
+  const { mails } = (await (await page.request.get('/api/outbox')).json()) as { mails: { text: string }[] };
+  return mails.flatMap((m) => /Your code is (\d{6})/.exec(m.text)?.[1] ?? []);
+}
+
+/**
+ * Sends a customer's answers by `press`, waits for the code that comes by mail because of it (earlier answers left theirs
+ * in the outbox), and gives it.
+ */
+export async function answerWithCode(page: Page, customer: Page, press: () => Promise<void>): Promise<void> {
+  const before = new Set(await codesIn(page));
+  await press();
+  let code: string | undefined;
+  await expect(async () => {
+    code = (await codesIn(page)).find((c) => !before.has(c));
+    expect(code).toBeDefined();
+  }).toPass();
+  await customer.getByLabel('The code').fill(code!);
+  await customer.getByRole('button', { name: /This is what I want/ }).click();
+  await expect(customer.getByRole('heading', { name: /Thank you/ })).toBeVisible();
+}

@@ -1,6 +1,6 @@
 /** What each build stands waiting for, worked out from its tasks, parts, places, questions and logbook. */
 import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
-import { withArticle } from '#core/log/sentences.ts';
+import { fromVendor, withArticle } from '#core/log/sentences.ts';
 import { freeOf } from '#core/plan/floorPlan.ts';
 import { dayOf } from '#core/time/days.ts';
 import { bindingWait, type Hold } from '#core/waits/binding.ts';
@@ -26,10 +26,10 @@ const on = (shop: Shop, instant: string): string => dayOf(instant, shop.timeZone
 function saidHolds(shop: Shop, b: q.BuildRow): Hold[] {
   const said = b.waits.map((w): Hold => ({
     kind: w.vendor ? 'vendor' : 'said',
-    what: `${withArticle(w.subject)}${w.vendor ? ` from ${w.vendor}` : ''}`,
+    what: `${withArticle(w.subject)}${fromVendor(w.vendor)}`,
     since: w.since,
     until: w.due ?? null,
-    act: w.vendor ? `ring ${w.vendor}` : 'ask how it stands',
+    act: w.vendor ? `ring ${withArticle(w.vendor)}` : 'ask how it stands',
   }));
   if (b.askedAt === null) return said;
   const asked: Hold = {
