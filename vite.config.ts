@@ -17,6 +17,9 @@ const compiledOnArrival: Plugin = {
   },
 };
 
+const BEHIND_THE_FIRST =
+  /src\/(?:client\/features\/(?:waits\/FreesToday|work\/(?:RunningBar|Countdowns|work\.queries))|core\/(?:work\/(?:spells|tasks)|waits\/binding)|client\/shared\/now)\./;
+
 export default defineConfig({
   plugins: [react(), compiledOnArrival],
   html: { cspNonce: '__CSP_NONCE__' },
@@ -28,7 +31,17 @@ export default defineConfig({
     chunkSizeWarningLimit: 600,
     modulePreload: { polyfill: false },
     // What the first screen needs is one file: ten small ones cost a slow processor more than they save.
-    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'first', tags: ['$initial'] }] } } },
+    // So with what comes right behind it (running clocks, what is waited for): each file has a head of its own.
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'first', tags: ['$initial'] },
+            { name: 'behind', test: BEHIND_THE_FIRST },
+          ],
+        },
+      },
+    },
   },
   server: { proxy: { '/api': 'http://localhost:4100', '/l': 'http://localhost:4100' } },
 });
