@@ -74,6 +74,8 @@ export class PartActDto implements PartDone {
 }
 
 export interface PartHistory {
+  /** The entry of the logbook that says it; its photographs are the part’s. */
+  entryId: string;
   act: PartAct;
   on: string;
   by: string;

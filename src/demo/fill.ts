@@ -214,7 +214,9 @@ async function take(shop: Shop, step: Step): Promise<void> {
   };
   if (await work(working, step.text)) return;
   const parting = { ...writing, timeZone: SHOP.timeZone, parts: shop.partIds[step.build]! };
-  if (await part(parting, step.text)) return;
+  const partEntry = await part(parting, step.text);
+  if (partEntry === null) return;
+  if (partEntry !== false) return picture(shop, step, who, buildId, partEntry);
   if (step.text.startsWith('@estimate ')) return writeEstimate(writing, step.text.slice(10));
   if (step.text.startsWith('@answer ')) return answerEstimate(writing, step.text.slice(8));
   if (step.text.startsWith('@pinned ')) {
@@ -234,6 +236,17 @@ async function take(shop: Shop, step: Step): Promise<void> {
     facts: factsOf(parsed),
     audience: KIND_SPECS[parsed.kind].audience,
   });
+  await picture(shop, step, who, buildId, entryId);
+}
+
+/** Puts the pictures of a step beside its entry. */
+async function picture(
+  shop: Shop,
+  step: Step,
+  who: SignedIn,
+  buildId: string,
+  entryId: string,
+): Promise<void> {
   for (const rule of step.photos)
     await takeDrawing({ deps: shop.deps, who, buildId, entryId, id: shop.id() }, SHOP.timeZone, rule);
 }

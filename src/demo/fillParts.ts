@@ -43,7 +43,8 @@ async function writeDown(p: Parting, key: string, rule: string): Promise<void> {
   });
 }
 
-async function doWith(p: Parting, key: string, rule: string): Promise<void> {
+/** Answers the entry that says it. */
+async function doWith(p: Parting, key: string, rule: string): Promise<string> {
   const { act, due, price, ...rest } = fieldsOf(rule);
   const partId = p.parts.get(key)!;
   const { version } = (await readParts(p.deps, p.who, p.buildId)).parts.find((o) => o.id === partId)!;
@@ -57,12 +58,17 @@ async function doWith(p: Parting, key: string, rule: string): Promise<void> {
     ...(price === undefined ? {} : { priceMinor: pence(Number(price)) }),
   };
   await actOnPart(p.deps, p.who, p.buildId, partId, body as PartActDto);
+  return body.entryId;
 }
 
-/** A row of a story that is about a part, or false: "@part KEY FIELDS" and "@part-done KEY FIELDS". */
-export async function part(p: Parting, text: string): Promise<boolean> {
+/**
+ * A row of a story that is about a part, "@part KEY FIELDS" or "@part-done KEY FIELDS": answers the entry that came of it, or
+ * null. False where it is about something else.
+ */
+export async function part(p: Parting, text: string): Promise<string | null | false> {
   const [, word, key = '', rule = ''] = /^@(part|part-done) (\S+) (.+)$/.exec(text) ?? [];
-  if (word === 'part') await writeDown(p, key, rule);
-  else if (word === 'part-done') await doWith(p, key, rule);
-  return word !== undefined;
+  if (word === undefined) return false;
+  if (word === 'part-done') return doWith(p, key, rule);
+  await writeDown(p, key, rule);
+  return null;
 }

@@ -81,6 +81,7 @@ export const rallyCar: DemoBuild = {
 10 I @part-done bearing act=found
 9 I @part-done synchro act=order; vendor=Oldgate Machine Works; due=5; price=96
 4 I @part-done synchro act=arrive; check=faulty when tested; note=two of three will not hold on the cone
+4 I @photo ring: the one on the left, on the cone
 9 J found spot lamp bracket fouls the bonnet catch, two hours, should
 8 J did spot lamp bracket remade, 2.5h
 6 W @letter

@@ -2,6 +2,7 @@
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { PartView } from '#contract/parts.ts';
+import type { PhotoView } from '#contract/photos.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { actsFor, isOverdue, type PartAct } from '#core/parts/parts.ts';
 import { formatDay } from '#core/time/days.ts';
@@ -9,6 +10,7 @@ import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Mono, Now, Quiet, Row } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
+import { PhotoStrip } from '../photos/index.ts';
 import { ACT_WORDS } from './words.ts';
 
 const Line = styled.li`
@@ -30,9 +32,11 @@ interface PartRowProps {
   names?: boolean;
   onAct: (act: PartAct) => void;
   onEdit: () => void;
+  /** Photographs of what was done with it, where they are at hand. */
+  photos?: readonly PhotoView[];
 }
 
-export function PartRow({ part, names = false, onAct, onEdit }: PartRowProps) {
+export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: PartRowProps) {
   const { locale, currency, today } = useManner();
   const late = isOverdue(part, today);
   const moves = part.history.filter((h) => h.act === 'new date').length;
@@ -80,6 +84,7 @@ export function PartRow({ part, names = false, onAct, onEdit }: PartRowProps) {
             <Quiet>Instead:</Quiet> {part.instead}
           </p>
         )}
+        <PhotoStrip buildId={part.buildId} photos={photos} tall={64} />
         {part.priceMinor !== undefined && (
           <p>
             <Mono $brass>{formatMoney(part.priceMinor, currency, locale)}</Mono>

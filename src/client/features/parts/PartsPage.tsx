@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Head, Page, Panel, Row, Stack, Title } from '../../ui/parts.tsx';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
+import { usePhotosByEntry } from '../photos/index.ts';
 import { PartDialogs, type OpenPart } from './PartDialogs.tsx';
 import { PartRow } from './PartRow.tsx';
 import { partsQuery } from './parts.queries.ts';
@@ -26,6 +27,7 @@ export default function PartsPage() {
   const { data: build } = useSuspenseQuery(buildQuery(buildId));
   const { data } = useSuspenseQuery(partsQuery(buildId));
   const [open, setOpen] = useState<OpenPart | null>(null);
+  const photos = usePhotosByEntry(buildId);
   const add = (): void => setOpen({ buildId, part: null });
   useThisCar(build.id, build.nickname);
   useTitle(`Parts, ${build.nickname}`);
@@ -51,6 +53,7 @@ export default function PartsPage() {
                   <PartRow
                     key={part.id}
                     part={part}
+                    photos={part.history.flatMap((h) => photos.get(h.entryId) ?? [])}
                     onAct={(act) => setOpen({ buildId, part, act })}
                     onEdit={() => setOpen({ buildId, part })}
                   />

@@ -68,6 +68,7 @@ test('from need to fitted, with the old one bagged; each act is one entry, howev
   const fitted = await partOf(buildId);
   expect(fitted.state).toBe('fitted');
   expect(fitted.history.map((h) => h.act)).toEqual(['order', 'new date', 'arrive', 'fit']);
+  expect(fitted.history[0]!.entryId).toBe(entryId);
   const { entries } = (await it.owner.get(pathOf('entriesList', { buildId }))).body;
   expect(entries.map((e: { kind: string; text: string }) => [e.kind, e.text]).reverse()).toEqual([
     ['ordered', 'ordered exhaust valve from Oldgate Machine Works'],

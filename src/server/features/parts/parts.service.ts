@@ -217,6 +217,12 @@ export const actOnPart = (
       vendor: dto.vendor?.trim() || part.vendor,
       state: stateAfter(dto),
       due: keepsDue ? (dto.due ?? null) : part.due,
-      entry: { act: dto.act, on: dayOf(now, shop.timeZone), by: who.name, words: said.text },
+      entry: {
+        entryId: dto.entryId,
+        act: dto.act,
+        on: dayOf(now, shop.timeZone),
+        by: who.name,
+        words: said.text,
+      },
     });
   });
