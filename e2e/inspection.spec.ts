@@ -5,7 +5,7 @@ import { expectNoSideScroll, logLine, openCar, signIn } from './support.ts';
 test('by keyboard: fine, a finding, could not see, and on to the next', async ({ page }) => {
   await signIn(page, 'technician');
   await openCar(page, 'hearse');
-  await page.keyboard.press('o');
+  await page.getByRole('link', { name: 'Look it over' }).click();
   await expect(page.getByText(/^0 of \d+ looked at$/)).toBeVisible();
   const row = (look: string) => page.getByRole('group', { name: look });
   await row('Panels').or(row('How it stands')).first().getByRole('button', { name: 'Fine' }).focus();

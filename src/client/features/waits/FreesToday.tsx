@@ -9,7 +9,7 @@ import { Head, Now, Panel, Quiet } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
 import { waitsQuery } from './waits.queries.ts';
 
-const Line = styled.li`
+const Line = styled.p`
   display: grid;
   grid-template-columns: 11rem minmax(0, 1fr) minmax(0, 20rem);
   gap: ${space.xs} ${space.l};
@@ -37,18 +37,16 @@ export default function FreesToday() {
   return (
     <Panel aria-label="What an act today would free">
       <Head>What an act today would free</Head>
-      <ul>
-        {held.map(({ buildId, nickname, binding }) => (
-          <Line key={buildId}>
-            <Link to={`/builds/${buildId}`}>{nickname}</Link>
-            <span>
-              {binding.until !== null && binding.until < today && <Now>Late. </Now>}
-              Waits for {holdInWords(binding, today, locale)}
-            </span>
-            <Quiet>{binding.act}</Quiet>
-          </Line>
-        ))}
-      </ul>
+      {held.map(({ buildId, nickname, binding }) => (
+        <Line key={buildId}>
+          <Link to={`/builds/${buildId}`}>{nickname}</Link>
+          <span>
+            {binding.until !== null && binding.until < today && <Now>Late. </Now>}
+            Waits for {holdInWords(binding, today, locale)}
+          </span>
+          <Quiet>{binding.act}</Quiet>
+        </Line>
+      ))}
     </Panel>
   );
 }
