@@ -1,5 +1,5 @@
 /** axe finds no violation on any page, by day and on night shift, at a desk and on a phone. */
-import { expect, test } from '@playwright/test';
+import { expect, test, type Locator } from '@playwright/test';
 import { expectAccessible, expectNoSideScroll, logLine, openCar, signIn } from './support.ts';
 
 const DESK = { width: 1280, height: 800 };
@@ -19,6 +19,13 @@ test('every page', async ({ page }) => {
     await page.emulateMedia({ colorScheme: 'light' });
     await expectAccessible(page, 'look');
     await page.setViewportSize(DESK);
+  };
+  /** The dialog that a press opens. */
+  const checkDialog = async (press: Locator): Promise<void> => {
+    await press.click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await check();
+    await page.keyboard.press('Escape');
   };
   await page.goto('/sign-in');
   await expect(page.getByRole('heading', { name: 'The demo shop' })).toBeVisible();
@@ -44,20 +51,11 @@ test('every page', async ({ page }) => {
   await check();
   await page.getByRole('button', { name: 'Change what is next' }).click();
   await check();
-  await page
-    .getByRole('button', { name: /^Correct:/ })
-    .first()
-    .click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: /^Correct:/ }).first());
   await page.getByRole('button', { name: /Draft update|Go on with the draft/ }).click();
   await expect(page.getByRole('button', { name: 'Send to Ruan' })).toBeVisible();
   await check();
-  await page.getByRole('button', { name: 'Send to Ruan' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'Send to Ruan' }));
   await openCar(page, 'estate');
   await page
     .getByRole('link', { name: /Wyverton/ })
@@ -79,10 +77,7 @@ test('every page', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Rates and tax' })).toBeVisible();
   await check();
   await page.goto('/shop');
-  await page.getByRole('button', { name: 'Change Lift 1' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'Change Lift 1' }));
   await openCar(page, 'rally car');
   await page.getByRole('link', { name: 'Work', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Can be done now' })).toBeVisible();
@@ -97,34 +92,16 @@ test('every page', async ({ page }) => {
   await page.getByRole('combobox', { name: 'Playbook' }).selectOption('engine-rebuild');
   await check();
   await page.keyboard.press('Escape');
-  await page
-    .getByRole('button', { name: /^Stop the clock/ })
-    .first()
-    .click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: /^Stop the clock/ }).first());
   await page.goto('/parts');
   await expect(page.getByRole('heading', { name: 'Wrong, to be dealt with' })).toBeVisible();
   await check();
-  await page
-    .getByRole('button', { name: /^Order: / })
-    .first()
-    .click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: /^Order: / }).first());
   await openCar(page, 'ice-cream van');
   await page.getByRole('link', { name: 'Parts', exact: true }).click();
-  await page.getByRole('button', { name: 'New part' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'New part' }));
   await page.goto('/plan');
-  await page.getByRole('button', { name: 'The camper' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'The camper' }));
   await check();
   await page.getByRole('button', { name: 'Draw the plan' }).click();
   await expect(page.getByRole('button', { name: /^Booth, at/ })).toBeVisible();
@@ -133,68 +110,38 @@ test('every page', async ({ page }) => {
   await page.getByText('Full engine rebuild').click();
   await check();
   await openCar(page, 'camper');
-  await page.getByRole('button', { name: 'What is agreed' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'What is agreed' }));
   await page.getByRole('link', { name: 'What causes it' }).click();
   await expect(page.getByText('Explained.').first()).toBeVisible();
   await check();
   await openCar(page, 'estate');
   await page.getByRole('link', { name: 'Estimate' }).click();
-  await page.getByRole('button', { name: 'Change the ways: Roof canvas' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'Change the ways: Roof canvas' }));
   await openCar(page, 'ice-cream van');
   await page.getByRole('link', { name: 'Estimate' }).click();
   await page.getByText('The sum', { exact: true }).click();
   await page.getByText('Say what must stay and what must wait').click();
   await check();
-  await page.getByRole('button', { name: 'Repair or replace?' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'From a table' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'Repair or replace?' }));
+  await checkDialog(page.getByRole('button', { name: 'From a table' }));
   await page.getByRole('button', { name: 'New line' }).click();
   await page.getByText('Outwork, sundries').click();
   await page.getByRole('button', { name: 'Put it on the estimate' }).click();
   await expect(page.getByText('say what is to be done')).toBeVisible();
   await check();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Take down an answer by telephone' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'Take down an answer by telephone' }));
   await page.goto('/shop/rules');
-  await page
-    .getByRole('button', { name: /^Change: / })
-    .first()
-    .click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: /^Change: / }).first());
   await check();
   await openCar(page, 'ice-cream van');
   await page.getByRole('link', { name: 'The car itself' }).click();
   await expect(page.getByText('Not the car’s own.')).toBeVisible();
   await check();
-  await page.getByRole('button', { name: 'Add a unit' }).click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: 'Add a unit' }));
   await openCar(page, 'camper');
   await page.getByRole('link', { name: 'Photographs' }).click();
-  await page
-    .getByRole('button', { name: /^Open: / })
-    .first()
-    .click();
-  await expect(page.getByRole('dialog')).toBeVisible();
-  await check();
-  await page.keyboard.press('Escape');
+  await checkDialog(page.getByRole('button', { name: /^Open: / }).first());
   await check();
   await openCar(page, 'camper');
   await page.getByRole('link', { name: 'Look it over' }).click();

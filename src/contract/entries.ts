@@ -33,7 +33,7 @@ import {
 import { CalendarDay } from './calendarDay.ts';
 
 /** Longest line kept, in characters. */
-const LONGEST_LINE = 4000;
+export const LONGEST_LINE = 4000;
 
 class MeasureDto {
   @IsNumber({ allowNaN: false, allowInfinity: false }, { message: 'not a number' })

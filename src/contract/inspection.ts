@@ -1,7 +1,8 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import { IsBoolean, IsIn, IsOptional, IsString, Length, ValidateNested } from 'class-validator';
-import { BODIES, MARKS, type Body, type Fitted, type Mark } from '#core/inspection/checkpoints.ts';
+import { MARKS, type Fitted, type Mark } from '#core/inspection/checkpoints.ts';
+import { BODIES, type Body } from '#core/inspection/zones.ts';
 import { EntryAddDto } from './entries.ts';
 
 export class FittedDto implements Fitted {

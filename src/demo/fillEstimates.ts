@@ -7,10 +7,12 @@ import type { Deps } from '#server/deps.ts';
 import { buildForUpdate } from '#server/features/builds/index.ts';
 import { keepAnswer, revisionById } from '#server/features/estimate/index.ts';
 import { putChoice } from '#server/features/estimate/choices.service.ts';
-import { putLine, readEstimate, saveTerms, setOpening } from '#server/features/estimate/estimate.service.ts';
+import { readEstimate } from '#server/features/estimate/estimateNow.ts';
+import { putLine, saveTerms, setOpening } from '#server/features/estimate/estimate.service.ts';
 import { sendRevision, takeAnswer } from '#server/features/estimate/revisions.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
-import { ANSWERED, ESTIMATES, RATES, type DemoLine } from './estimates.ts';
+import { ANSWERED, ESTIMATES, RATES } from './estimates.ts';
+import type { DemoLine } from './estimates/shape.ts';
 
 export const pence = (pounds: number): number => Math.round(pounds * 100);
 

@@ -1,6 +1,8 @@
 /** The demo's work: playbooks used, hours started and stopped, gates seen; through the services, at the hours of their day. */
 import { readPlaybooks, usePlaybook } from '#server/features/work/playbooks.service.ts';
-import { actOnTask, countOn, readWork, startTask, stopSpell } from '#server/features/work/work.service.ts';
+import { startTask, stopSpell } from '#server/features/work/hours.service.ts';
+import { actOnTask, countOn } from '#server/features/work/tasks.service.ts';
+import { readWork } from '#server/features/work/workNow.ts';
 import type { Deps } from '#server/deps.ts';
 import type { SignedIn } from '#server/http/session.ts';
 import type { LineIds } from './fillEstimates.ts';

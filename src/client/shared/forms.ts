@@ -8,6 +8,7 @@ import {
   type UseFormReturn,
 } from 'react-hook-form';
 import { ApiProblem, wordsOf } from './api.ts';
+import { minorOrAbsent } from './typed.ts';
 
 export function useContractForm<T extends FieldValues>(
   shape: new () => T,
@@ -43,6 +44,14 @@ export function showProblem<T extends FieldValues>(form: UseFormReturn<T>, error
   for (const f of placed) form.setError(f.field as Path<T>, { message: f.reason });
   if (placed.length === 0) form.setError('root', { message: wordsOf(error) });
 }
+
+/** How a field that may be left empty is read. */
+export const OPTIONAL = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
+
+/** How a field of money in this currency is read: minor units, or absent. */
+export const moneyIn = (currency: string) => ({
+  setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency),
+});
 
 /** An empty field is an absent one. */
 export const orAbsent = (value: string): string | undefined => (value.trim() === '' ? undefined : value);

@@ -1,5 +1,5 @@
 /** Single-key shortcuts: never while one writes, and they can be switched off. */
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 const OFF = 'avrik.keys-off';
 
@@ -24,13 +24,13 @@ const writing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
-/** Runs `act` when the key is pressed anywhere but in a field or dialog. */
+/** Runs `act` when the key is pressed anywhere but in a field or dialog: from the moment that the page is seen. */
 export function useKey(key: string, act: () => void): void {
   const latest = useRef(act);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = act;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
       if (
         e.key.toLowerCase() !== key ||

@@ -107,6 +107,30 @@ export function SelectField({ label, hint, fault, children, ...select }: Around 
   );
 }
 
+interface OptionsProps {
+  /** Words that stand for themselves, or rows with an id. */
+  of: readonly (string | { id: string; name?: string; title?: string })[] | undefined;
+  /** How a word is said, where it is not said as it is. */
+  words?: Readonly<Record<string, string>>;
+  /** Which of a row's fields names it. */
+  by?: 'name' | 'title';
+}
+
+/** What a select offers, in order. */
+export function Options({ of = [], words, by = 'name' }: OptionsProps) {
+  return of.map((o) =>
+    typeof o === 'string' ? (
+      <option key={o} value={o}>
+        {words?.[o] ?? o}
+      </option>
+    ) : (
+      <option key={o.id} value={o.id}>
+        {o[by]}
+      </option>
+    ),
+  );
+}
+
 export function TextAreaField({ label, hint, fault, ...area }: Around & ComponentProps<'textarea'>) {
   const { id, aria } = useAround({ label, hint, fault });
   return (

@@ -3,7 +3,8 @@
  * where none is fitted, the standard of finish and whose car it is, safety that nothing moves.
  */
 import { describe, expect, test } from '@jest/globals';
-import { BODIES, zonesFor } from '../inspection/checkpoints.ts';
+import { zonesFor } from '../inspection/checkpoints.ts';
+import { BODIES } from '../inspection/zones.ts';
 import { FIRST_RULES, proposalsFor, tyreYear, type HouseRule, type VehicleFacts } from './rules.ts';
 
 const facts = (more: Partial<VehicleFacts> = {}): VehicleFacts => ({

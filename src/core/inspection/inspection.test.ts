@@ -2,7 +2,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { parseLine } from '../capture/index.ts';
 import { namelessContext } from '../capture/nameless.ts';
-import { BODIES, findingLine, lookedAt, thingOf, zonesFor, type Mark } from './checkpoints.ts';
+import { findingLine, lookedAt, thingOf, zonesFor, type Mark } from './checkpoints.ts';
+import { BODIES } from './zones.ts';
 
 const all = BODIES.map((body) => [body, zonesFor({ body, gas: true, highVoltage: true })] as const);
 

@@ -2,12 +2,12 @@
 import { useState } from 'react';
 import { AgreedPutDto, TELL_BY, type BuildView } from '#contract/builds.ts';
 import { STANDARDS } from '#core/log/standards.ts';
-import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Quiet, Row } from '../../ui/parts.tsx';
 import { usePutAgreed } from './builds.queries.ts';
@@ -42,8 +42,7 @@ export default function AgreedDialog({ build, onClose }: Props) {
   const [start] = useState(() => startOf(build, currency));
   const form = useContractForm(AgreedPutDto, start);
   const { errors } = form.formState;
-  const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
-  const money = { setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) };
+  const money = moneyIn(currency);
   const submit = submitting(form, (body) => put.mutateAsync(body).then(onClose));
   return (
     <Dialog title={`What is agreed with ${build.customer}`} isOpen onClose={onClose}>
@@ -69,13 +68,13 @@ export default function AgreedDialog({ build, onClose }: Props) {
             label="Promised for"
             type="date"
             fault={errors.promised?.message}
-            {...form.register('promised', optional)}
+            {...form.register('promised', OPTIONAL)}
           />
           <TextField
             label="Event it must be ready for"
             type="date"
             fault={errors.eventDay?.message}
-            {...form.register('eventDay', optional)}
+            {...form.register('eventDay', OPTIONAL)}
           />
         </Pair>
         <SelectField
@@ -83,11 +82,7 @@ export default function AgreedDialog({ build, onClose }: Props) {
           fault={errors.standard?.message}
           {...form.register('standard')}
         >
-          {STANDARDS.map((s) => (
-            <option key={s} value={s}>
-              {STANDARD_WORDS[s]}
-            </option>
-          ))}
+          <Options of={STANDARDS} words={STANDARD_WORDS} />
         </SelectField>
         <TextAreaField
           label="What they came with, in their own words"
@@ -105,11 +100,7 @@ export default function AgreedDialog({ build, onClose }: Props) {
         />
         <Pair>
           <SelectField label="Tell them" fault={errors.tellBy?.message} {...form.register('tellBy')}>
-            {TELL_BY.map((t) => (
-              <option key={t} value={t}>
-                {TELL_WORDS[t]}
-              </option>
-            ))}
+            <Options of={TELL_BY} words={TELL_WORDS} />
           </SelectField>
           <TextField
             label="Every … days"

@@ -5,12 +5,11 @@ import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { BuildCreateDto, TELL_BY, type CustomerView } from '#contract/builds.ts';
 import { STANDARDS } from '#core/log/standards.ts';
-import { orAbsent, showProblem, useContractForm } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, showProblem, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
-import { minorOrAbsent } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
 import { FormFault, FormPage, Pair } from '../../ui/Form.tsx';
 import { Row, Title } from '../../ui/parts.tsx';
 import { customersQuery, useCreateBuild } from './builds.queries.ts';
@@ -45,8 +44,7 @@ export default function NewBuildPage() {
   const form = useContractForm(BuildCreateDto, initial);
   useTitle('New build');
   const { errors } = form.formState;
-  const optional = { setValueAs: (v: string | number | undefined) => orAbsent(String(v ?? '')) };
-  const money = { setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) };
+  const money = moneyIn(currency);
   const { data } = useQuery(customersQuery);
   const [owner, setOwner] = useState<CustomerView | null>(null);
   const [known, setKnown] = useState('');
@@ -77,11 +75,7 @@ export default function NewBuildPage() {
       <Title>New build</Title>
       <SelectField label="Whose is it?" value={owner?.id ?? ''} onChange={(e) => chooseOwner(e.target.value)}>
         <option value="">Somebody new</option>
-        {data?.customers.map((c) => (
-          <option key={c.id} value={c.id}>
-            {c.name}
-          </option>
-        ))}
+        <Options of={data?.customers} />
       </SelectField>
       {!owner && (
         <Pair>
@@ -115,7 +109,7 @@ export default function NewBuildPage() {
             label="Year, if known"
             inputMode="numeric"
             fault={errors.vehicleYear?.message}
-            {...form.register('vehicleYear', optional)}
+            {...form.register('vehicleYear', OPTIONAL)}
           />
         </Pair>
       )}
@@ -130,7 +124,7 @@ export default function NewBuildPage() {
         rows={3}
         maxLength={4000}
         fault={errors.complaint?.message}
-        {...form.register('complaint', optional)}
+        {...form.register('complaint', OPTIONAL)}
       />
       <TextAreaField
         label="What must hold at hand-over"
@@ -142,24 +136,20 @@ export default function NewBuildPage() {
         })}
       />
       <SelectField label="Standard of finish" fault={errors.standard?.message} {...form.register('standard')}>
-        {STANDARDS.map((s) => (
-          <option key={s} value={s}>
-            {STANDARD_WORDS[s]}
-          </option>
-        ))}
+        <Options of={STANDARDS} words={STANDARD_WORDS} />
       </SelectField>
       <Pair>
         <TextField
           label="Promised for, if promised"
           type="date"
           fault={errors.promised?.message}
-          {...form.register('promised', optional)}
+          {...form.register('promised', OPTIONAL)}
         />
         <TextField
           label="Event it must be ready for, if any"
           type="date"
           fault={errors.eventDay?.message}
-          {...form.register('eventDay', optional)}
+          {...form.register('eventDay', OPTIONAL)}
         />
       </Pair>
       <Pair>
@@ -180,18 +170,14 @@ export default function NewBuildPage() {
       {!owner && (
         <Pair>
           <SelectField label="Tell them" fault={errors.tellBy?.message} {...form.register('tellBy')}>
-            {TELL_BY.map((t) => (
-              <option key={t} value={t}>
-                {TELL_WORDS[t]}
-              </option>
-            ))}
+            <Options of={TELL_BY} words={TELL_WORDS} />
           </SelectField>
           <TextField
             label="Tell them every … days"
             inputMode="numeric"
             hint="14 when left empty"
             fault={errors.tellEveryDays?.message}
-            {...form.register('tellEveryDays', optional)}
+            {...form.register('tellEveryDays', OPTIONAL)}
           />
         </Pair>
       )}

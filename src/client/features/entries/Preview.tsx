@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import { useManner } from '../../shared/shop.ts';
-import { Select } from '../../ui/Field.tsx';
+import { Select, Options } from '../../ui/Field.tsx';
 import { HiddenVisually } from '../../ui/parts.tsx';
 import { color, touch } from '../../ui/tokens.ts';
 import { knownQuery } from './entries.queries.ts';
@@ -34,11 +34,7 @@ export default function Preview({ line }: { line: LogLineState }) {
         }}
       >
         {!build?.id && <option value="">Which car?</option>}
-        {known?.builds.map((b) => (
-          <option key={b.id} value={b.id}>
-            {b.name}
-          </option>
-        ))}
+        <Options of={known?.builds} />
       </CarSelect>
     </label>
   );

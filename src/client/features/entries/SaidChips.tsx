@@ -17,7 +17,7 @@ import {
 } from '#core/log/kinds.ts';
 import type { Manner } from '#core/log/sentences.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Row, Stack } from '../../ui/parts.tsx';
 import { Pop } from '../../ui/Pop.tsx';
 import { color, font, size, space, touch } from '../../ui/tokens.ts';
@@ -209,9 +209,7 @@ function FactInput({ field, word, text, setText, fault, known }: InputProps) {
     return (
       <SelectField label={word} {...common} onChange={(e) => setText(e.target.value)}>
         <option value="">choose …</option>
-        {choices.map((c) => (
-          <option key={c}>{c}</option>
-        ))}
+        <Options of={choices} />
       </SelectField>
     );
   const type = field === 'due' || field === 'on' ? 'date' : 'text';

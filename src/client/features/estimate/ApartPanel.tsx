@@ -9,7 +9,7 @@ import { wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
 import { hoursAsTyped, hoursTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Head, Mono, Notice, Now, Panel, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { color, size, space } from '../../ui/tokens.ts';
 import { useSetOpening } from './estimate.queries.ts';
@@ -143,11 +143,7 @@ function OpeningHours({ estimate, name }: { estimate: EstimateView; name: string
           value={work}
           onChange={(e) => setWork(e.target.value as Work)}
         >
-          {WORKS.map((w) => (
-            <option key={w} value={w}>
-              {WORK_WORDS[w]}
-            </option>
-          ))}
+          <Options of={WORKS} words={WORK_WORDS} />
         </SelectField>
         <Row>
           <Button isDisabled={set.isPending} onPress={keep}>

@@ -8,7 +8,7 @@ import { COLUMNS, type Column } from '#core/estimate/exchange.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { Select } from '../../ui/Field.tsx';
+import { Select, Options } from '../../ui/Field.tsx';
 import { Notice, Now, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, size, space } from '../../ui/tokens.ts';
 import { useImportLines } from './estimate.queries.ts';
@@ -125,11 +125,7 @@ function Matching({ seen, columns, onColumns }: MatchingProps) {
                   onChange={(e) => set(i, (e.target.value || null) as Column | null)}
                 >
                   <option value="">left out</option>
-                  {COLUMNS.map((c) => (
-                    <option key={c} value={c}>
-                      {c}
-                    </option>
-                  ))}
+                  <Options of={COLUMNS} />
                 </Select>
               </th>
             ))}

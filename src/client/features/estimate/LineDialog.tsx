@@ -11,7 +11,7 @@ import { ApiProblem, wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { Input, SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { Input, SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
 import { FormFault, Pair } from '../../ui/Form.tsx';
 import { HiddenVisually, Mono, Notice, Now, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { space, touch } from '../../ui/tokens.ts';
@@ -144,11 +144,7 @@ export default function LineDialog({ estimate, line, finding, onClose }: Props) 
           />
           <Pair>
             <SelectField label="Class" {...form.register('class')}>
-              {CLASSES.map((c) => (
-                <option key={c} value={c}>
-                  {CLASS_HELP[c]}
-                </option>
-              ))}
+              <Options of={CLASSES} words={CLASS_HELP} />
             </SelectField>
             <SelectField label="Kind of work" {...form.register('work')}>
               {WORKS.map((w) => (
@@ -168,11 +164,7 @@ export default function LineDialog({ estimate, line, finding, onClose }: Props) 
               <option value="">in any case</option>
               {estimate.choices.map((c) => (
                 <optgroup key={c.id} label={c.title}>
-                  {c.ways.map((w) => (
-                    <option key={w.id} value={w.id}>
-                      {w.name}
-                    </option>
-                  ))}
+                  <Options of={c.ways} />
                 </optgroup>
               ))}
             </SelectField>

@@ -17,7 +17,7 @@ import { wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { Select, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { Select, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { Mono, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { space, touch } from '../../ui/tokens.ts';
@@ -149,11 +149,7 @@ export default function TelephoneDialog({ estimate, revision, onClose }: Props) 
               <option value="" disabled>
                 said …
               </option>
-              {c.ways.map((w) => (
-                <option key={w.id} value={w.id}>
-                  {w.name}
-                </option>
-              ))}
+              <Options of={c.ways} />
               {ANSWERS.filter((a) => a !== 'approve').map((a) => (
                 <option key={a} value={a}>
                   {WORDS[a]}
@@ -175,11 +171,7 @@ export default function TelephoneDialog({ estimate, revision, onClose }: Props) 
               <option value="" disabled>
                 said …
               </option>
-              {ANSWERS.map((a) => (
-                <option key={a} value={a}>
-                  {WORDS[a]}
-                </option>
-              ))}
+              <Options of={ANSWERS} words={WORDS} />
             </Select>
           </Line>
         ))}

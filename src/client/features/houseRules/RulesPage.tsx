@@ -6,12 +6,12 @@ import { v7 as uuidv7 } from 'uuid';
 import { HouseRuleDto, type HouseRuleView } from '#contract/houseRules.ts';
 import { SUBJECTS, type HouseRule } from '#core/houseRules/rules.ts';
 import { CLASSES } from '#core/log/kinds.ts';
-import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField, TextAreaField, TextField, TickField } from '../../ui/Field.tsx';
+import { SelectField, TextAreaField, TextField, TickField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
@@ -99,7 +99,6 @@ function RuleDialog({ rule: given, onClose }: { rule: HouseRuleView | null; onCl
   delete start.rule;
   const form = useContractForm(HouseRuleDto, start);
   const { errors } = form.formState;
-  const limit = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
   const submit = submitting(form, (body) => save.mutateAsync({ rule, body }).then(onClose));
   return (
     <Dialog title={given ? 'Change a rule' : 'New rule'} isOpen onClose={onClose}>
@@ -114,11 +113,7 @@ function RuleDialog({ rule: given, onClose }: { rule: HouseRuleView | null; onCl
         <Pair>
           <TextField label="Where" fault={errors.zone?.message} {...form.register('zone')} />
           <SelectField label="Class" fault={errors.class?.message} {...form.register('class')}>
-            {CLASSES.map((c) => (
-              <option key={c} value={c}>
-                {c}
-              </option>
-            ))}
+            <Options of={CLASSES} />
           </SelectField>
           <SelectField
             label="It is about how it"
@@ -126,16 +121,12 @@ function RuleDialog({ rule: given, onClose }: { rule: HouseRuleView | null; onCl
             fault={errors.subject?.message}
             {...form.register('subject')}
           >
-            {SUBJECTS.map((s) => (
-              <option key={s} value={s}>
-                {s}
-              </option>
-            ))}
+            <Options of={SUBJECTS} />
           </SelectField>
           <SelectField
             label="Only where fitted"
             fault={errors.fitted?.message}
-            {...form.register('fitted', limit)}
+            {...form.register('fitted', OPTIONAL)}
           >
             <option value="">any car</option>
             <option value="gas">gas</option>
@@ -147,19 +138,19 @@ function RuleDialog({ rule: given, onClose }: { rule: HouseRuleView | null; onCl
             label="Car at least … years old"
             inputMode="numeric"
             fault={errors.ageYears?.message}
-            {...form.register('ageYears', limit)}
+            {...form.register('ageYears', OPTIONAL)}
           />
           <TextField
             label="Stood at least … years"
             inputMode="numeric"
             fault={errors.stoodYears?.message}
-            {...form.register('stoodYears', limit)}
+            {...form.register('stoodYears', OPTIONAL)}
           />
           <TextField
             label="Tyres at least … years old"
             inputMode="numeric"
             fault={errors.tyreYears?.message}
-            {...form.register('tyreYears', limit)}
+            {...form.register('tyreYears', OPTIONAL)}
           />
         </Pair>
         <TextAreaField label="Why" rows={2} fault={errors.why?.message} {...form.register('why')} />

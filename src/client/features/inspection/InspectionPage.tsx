@@ -4,10 +4,11 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { InspectionView } from '#contract/inspection.ts';
-import { BODIES, lookedAt, MARKS, zonesFor, type Body, type Zone } from '#core/inspection/checkpoints.ts';
+import { lookedAt, MARKS, zonesFor } from '#core/inspection/checkpoints.ts';
+import { BODIES, type Body, type Zone } from '#core/inspection/zones.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField, TickField } from '../../ui/Field.tsx';
+import { SelectField, TickField, Options } from '../../ui/Field.tsx';
 import { Head, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { space, touch } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
@@ -165,11 +166,7 @@ function Fitting({ inspection }: { inspection: InspectionView }) {
         disabled={save.isPending}
         onChange={(e) => save.mutate({ ...fitted, body: e.target.value as Body })}
       >
-        {BODIES.map((b) => (
-          <option key={b} value={b}>
-            {BODY_WORDS[b]}
-          </option>
-        ))}
+        <Options of={BODIES} words={BODY_WORDS} />
       </SelectField>
       <TickField
         label="Gas fitted"

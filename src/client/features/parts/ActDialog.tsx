@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { PartActDto, type PartView } from '#contract/parts.ts';
 import { CHECKS, FATES, type PartAct } from '#core/parts/parts.ts';
-import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
-import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
+import { moneyAsTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault } from '../../ui/Form.tsx';
 import { Row } from '../../ui/parts.tsx';
 import { useActOnPart } from './parts.queries.ts';
@@ -19,8 +19,6 @@ interface Props {
   act: PartAct;
   onClose: () => void;
 }
-
-const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
 
 export default function ActDialog({ part, act, onClose }: Props) {
   const { currency } = useManner();
@@ -45,7 +43,7 @@ export default function ActDialog({ part, act, onClose }: Props) {
           <TextField
             label="From whom"
             fault={errors.vendor?.message}
-            {...form.register('vendor', optional)}
+            {...form.register('vendor', OPTIONAL)}
           />
         )}
         {(act === 'order' || act === 'new date') && (
@@ -53,7 +51,7 @@ export default function ActDialog({ part, act, onClose }: Props) {
             label={act === 'order' ? 'Expected, if a day was named' : 'Expected now'}
             type="date"
             fault={errors.due?.message}
-            {...form.register('due', optional)}
+            {...form.register('due', OPTIONAL)}
           />
         )}
         {act === 'order' && seesPrices && (
@@ -62,21 +60,17 @@ export default function ActDialog({ part, act, onClose }: Props) {
             inputMode="decimal"
             data-mono
             fault={errors.priceMinor?.message}
-            {...form.register('priceMinor', {
-              setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency),
-            })}
+            {...form.register('priceMinor', moneyIn(currency))}
           />
         )}
         {act === 'arrive' && (
           <SelectField
             label="Looked at, it is"
             fault={errors.check?.message}
-            {...form.register('check', optional)}
+            {...form.register('check', OPTIONAL)}
           >
             <option value="">choose …</option>
-            {CHECKS.map((c) => (
-              <option key={c}>{c}</option>
-            ))}
+            <Options of={CHECKS} />
           </SelectField>
         )}
         {act === 'fit' && (
@@ -84,24 +78,22 @@ export default function ActDialog({ part, act, onClose }: Props) {
             <SelectField
               label="What becomes of the old one"
               fault={errors.fate?.message}
-              {...form.register('fate', optional)}
+              {...form.register('fate', OPTIONAL)}
             >
               <option value="">choose …</option>
-              {FATES.map((f) => (
-                <option key={f}>{f}</option>
-              ))}
+              <Options of={FATES} />
             </SelectField>
             <TextField
               label="Bag, if bagged"
               fault={errors.bag?.message}
-              {...form.register('bag', optional)}
+              {...form.register('bag', OPTIONAL)}
             />
           </>
         )}
         <TextField
           label="A word about it"
           fault={errors.note?.message}
-          {...form.register('note', optional)}
+          {...form.register('note', OPTIONAL)}
         />
         <FormFault reason={errors.root?.message ?? errors.act?.message} />
         <Row>

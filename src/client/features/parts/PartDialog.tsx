@@ -4,12 +4,12 @@ import { useQuery } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import { PartPutDto, type PartView } from '#contract/parts.ts';
 import { SOURCES } from '#core/parts/parts.ts';
-import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
-import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
+import { moneyAsTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Row } from '../../ui/parts.tsx';
 import { partsQuery, usePutPart } from './parts.queries.ts';
@@ -47,7 +47,6 @@ function startOf(part: PartView | null, currency: string): Partial<PartPutDto> {
   };
 }
 
-const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
 const year = { setValueAs: (v: unknown) => (String(v ?? '').trim() === '' ? undefined : Number(v)) };
 
 interface Props {
@@ -87,14 +86,10 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
           label="For which unit"
           hint="A unit that is not the car’s own has a year of its own."
           fault={errors.unitId?.message}
-          {...form.register('unitId', optional)}
+          {...form.register('unitId', OPTIONAL)}
         >
           <option value="">the car itself</option>
-          {data?.units.map((u) => (
-            <option key={u.id} value={u.id}>
-              {u.name}
-            </option>
-          ))}
+          <Options of={data?.units} />
         </SelectField>
         <Pair>
           <TextField label="Number" data-mono fault={errors.number?.message} {...form.register('number')} />
@@ -123,9 +118,7 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
         />
         <Pair>
           <SelectField label="Where from" fault={errors.source?.message} {...form.register('source')}>
-            {SOURCES.map((s) => (
-              <option key={s}>{s}</option>
-            ))}
+            <Options of={SOURCES} />
           </SelectField>
           <TextField
             label="Supplier, or which donor"
@@ -138,9 +131,7 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
               inputMode="decimal"
               data-mono
               fault={errors.priceMinor?.message}
-              {...form.register('priceMinor', {
-                setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency),
-              })}
+              {...form.register('priceMinor', moneyIn(currency))}
             />
           )}
         </Pair>

@@ -4,10 +4,10 @@ import { Link } from 'react-router';
 import type { PlanCarView, PlanPlaceView, PlanView } from '#contract/plan.ts';
 import { PinnedDto } from '#contract/plan.ts';
 import { whyNotMove } from '#core/plan/floorPlan.ts';
-import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault } from '../../ui/Form.tsx';
 import { Row, Stack } from '../../ui/parts.tsx';
 import { useSetPinned } from './plan.queries.ts';
@@ -36,7 +36,6 @@ export default function CarDialog({ plan, car, onMove, onClose }: Props) {
     onClose();
   };
   const submit = submitting(form, (body) => pin.mutateAsync({ buildId: car.buildId, body }).then(onClose));
-  const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
   return (
     <Dialog title={`The ${car.nickname}`} isOpen onClose={onClose}>
       <Stack>
@@ -51,11 +50,7 @@ export default function CarDialog({ plan, car, onMove, onClose }: Props) {
           }}
         >
           <option value="">nowhere yet</option>
-          {plan.places.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
+          <Options of={plan.places} />
         </SelectField>
         <Row>
           <Button $look="main" isDisabled={to === '' || to === car.placeId} onPress={move}>
@@ -67,13 +62,13 @@ export default function CarDialog({ plan, car, onMove, onClose }: Props) {
             label="What is off it, so that it does not roll"
             hint="Empty: it rolls."
             fault={form.formState.errors.by?.message}
-            {...form.register('by', optional)}
+            {...form.register('by', OPTIONAL)}
           />
           <TextField
             label="What would free it"
             hint="As in: the dolly under the front, half an hour"
             fault={form.formState.errors.freedBy?.message}
-            {...form.register('freedBy', optional)}
+            {...form.register('freedBy', OPTIONAL)}
           />
           <FormFault reason={form.formState.errors.root?.message} />
           <Row>

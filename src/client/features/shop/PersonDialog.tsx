@@ -1,7 +1,7 @@
 import { ROLES } from '#contract/access.ts';
 import { PersonPutDto, type PersonView } from '#contract/shop.ts';
-import { orAbsent, useContractForm } from '../../shared/forms.ts';
-import { SelectField, TextField, TickField } from '../../ui/Field.tsx';
+import { OPTIONAL, useContractForm } from '../../shared/forms.ts';
+import { SelectField, TextField, TickField, Options } from '../../ui/Field.tsx';
 import { NamedDialog } from './NamedDialog.tsx';
 import { usePut } from './shop.queries.ts';
 
@@ -35,9 +35,7 @@ export function PersonDialog({ row, onClose }: { row: PersonView | undefined; on
         {...form.register('email')}
       />
       <SelectField label="Role" fault={errors.role?.message} {...form.register('role')}>
-        {ROLES.map((r) => (
-          <option key={r}>{r}</option>
-        ))}
+        <Options of={ROLES} />
       </SelectField>
       <TextField
         label={row ? 'New password' : 'Password to begin with'}
@@ -47,7 +45,7 @@ export function PersonDialog({ row, onClose }: { row: PersonView | undefined; on
         type="password"
         autoComplete="new-password"
         fault={errors.password?.message}
-        {...form.register('password', { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) })}
+        {...form.register('password', OPTIONAL)}
       />
       {row && (
         <TickField

@@ -1,7 +1,7 @@
 import { PlacePutDto, type PlaceView } from '#contract/shop.ts';
 import { PLACE_KINDS } from '#core/shop/places.ts';
 import { useContractForm } from '../../shared/forms.ts';
-import { SelectField, TextField, TickField } from '../../ui/Field.tsx';
+import { SelectField, TextField, TickField, Options } from '../../ui/Field.tsx';
 import { NamedDialog } from './NamedDialog.tsx';
 import { usePut } from './shop.queries.ts';
 
@@ -33,9 +33,7 @@ export function PlaceDialog({ row, last, onClose }: PlaceDialogProps) {
     >
       <TextField label="Name" fault={errors.name?.message} {...form.register('name')} />
       <SelectField label="Kind" fault={errors.kind?.message} {...form.register('kind')}>
-        {PLACE_KINDS.map((k) => (
-          <option key={k}>{k}</option>
-        ))}
+        <Options of={PLACE_KINDS} />
       </SelectField>
       {row && (
         <TickField

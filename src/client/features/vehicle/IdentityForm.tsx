@@ -2,7 +2,7 @@
 import type { VehicleView } from '#contract/vehicle.ts';
 import { IdentityDto, ODOMETER_UNITS } from '#contract/vehicle.ts';
 import { checkNumber, modelYears } from '#core/vehicle/vin.ts';
-import { orAbsent, submitting, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
@@ -44,7 +44,6 @@ export function IdentityForm({ vehicle }: { vehicle: VehicleView }) {
   const save = useSaveIdentity(buildId);
   const form = useContractForm(IdentityDto, typedOf(identity));
   const { errors, isDirty } = form.formState;
-  const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
   const number = form.watch('chassisNumber');
   const submit = submitting(form, async (body) => {
     const view = await save.mutateAsync(body);
@@ -60,7 +59,7 @@ export function IdentityForm({ vehicle }: { vehicle: VehicleView }) {
             label="Year, if known"
             inputMode="numeric"
             fault={errors.year?.message}
-            {...form.register('year', optional)}
+            {...form.register('year', OPTIONAL)}
           />
         </Pair>
         <TextField
@@ -79,7 +78,7 @@ export function IdentityForm({ vehicle }: { vehicle: VehicleView }) {
             inputMode="numeric"
             data-mono
             fault={errors.odometer?.message}
-            {...form.register('odometer', optional)}
+            {...form.register('odometer', OPTIONAL)}
           />
           <SelectField
             label="It counts"

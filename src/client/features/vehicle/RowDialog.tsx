@@ -7,7 +7,7 @@ import type { Register } from '#core/vehicle/registers.ts';
 import { orAbsent, showProblem, submitting, useContractForm } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField, TextAreaField, TextField, TickField } from '../../ui/Field.tsx';
+import { SelectField, TextAreaField, TextField, TickField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault } from '../../ui/Form.tsx';
 import { Row } from '../../ui/parts.tsx';
 import { FORMS, type Field } from './fields.ts';
@@ -76,11 +76,7 @@ function FieldOf({ spec, field, fault }: FieldProps) {
   if (spec.as === 'choice')
     return (
       <SelectField label={label} fault={fault} {...field}>
-        {spec.options.map((o) => (
-          <option key={o} value={o}>
-            {o}
-          </option>
-        ))}
+        <Options of={spec.options} />
       </SelectField>
     );
   if (spec.as === 'long')

@@ -8,7 +8,7 @@ import { formatMinutes } from '#core/time/hours.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
-import { SelectField } from '../../ui/Field.tsx';
+import { SelectField, Options } from '../../ui/Field.tsx';
 import { Head, Mono, Notice, Now, Panel, Quiet } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { useWorkChange } from './work.queries.ts';
@@ -130,11 +130,7 @@ function Loose({ work, entry }: { work: WorkView; entry: LooseEntryView }) {
         <option value="">{formatMinutes(entry.minutes)}: to …</option>
         {work.lines.length > 0 && (
           <optgroup label="A line of the estimate">
-            {work.lines.map((l) => (
-              <option key={l.id} value={l.id}>
-                {l.title}
-              </option>
-            ))}
+            <Options of={work.lines} by="title" />
           </optgroup>
         )}
         <option value="warranty">warranty: we put our own work right</option>

@@ -9,7 +9,7 @@ import { stepsWanted } from '#core/work/playbook.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField } from '../../ui/Field.tsx';
+import { SelectField, Options } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
@@ -71,19 +71,11 @@ export default function PlaybookDialog({ work, onClose }: Props) {
           }}
         >
           <option value="">choose …</option>
-          {data.playbooks.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.title}
-            </option>
-          ))}
+          <Options of={data.playbooks} by="title" />
         </SelectField>
         <SelectField label="For which line" value={lineId} onChange={(e) => setLineId(e.target.value)}>
           <option value="">no line</option>
-          {work.lines.map((l) => (
-            <option key={l.id} value={l.id}>
-              {l.title}
-            </option>
-          ))}
+          <Options of={work.lines} by="title" />
         </SelectField>
         {playbook?.decisions?.map((d) => (
           <SelectField

@@ -7,11 +7,11 @@ import { TaskPutDto, type TaskView, type WorkView } from '#contract/work.ts';
 import { WORKS } from '#core/estimate/lines.ts';
 import { PLACE_KINDS } from '#core/shop/places.ts';
 import { CAUTIONS } from '#core/work/cautions.ts';
-import { orAbsent, showProblem, submitting, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, showProblem, submitting, useContractForm } from '../../shared/forms.ts';
 import { hoursAsTyped, hoursTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField, TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Head, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { color, space, touch } from '../../ui/tokens.ts';
@@ -85,7 +85,6 @@ export default function TaskDialog({ work, task, onClose }: Props) {
   const needs = useFieldArray({ control: form.control, name: 'needs', keyName: 'key' });
   const { errors } = form.formState;
   const others = work.tasks.filter((t) => t.id !== taskId);
-  const optional = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
   const submit = submitting(form, (body) => put.mutateAsync({ params: { taskId }, body }).then(onClose));
   const drop = (): void =>
     act.mutate(
@@ -105,19 +104,13 @@ export default function TaskDialog({ work, task, onClose }: Props) {
           <SelectField
             label="For which line"
             fault={errors.lineId?.message}
-            {...form.register('lineId', optional)}
+            {...form.register('lineId', OPTIONAL)}
           >
             <option value="">no line</option>
-            {work.lines.map((l) => (
-              <option key={l.id} value={l.id}>
-                {l.title}
-              </option>
-            ))}
+            <Options of={work.lines} by="title" />
           </SelectField>
           <SelectField label="Kind of work" fault={errors.work?.message} {...form.register('work')}>
-            {WORKS.map((w) => (
-              <option key={w}>{w}</option>
-            ))}
+            <Options of={WORKS} />
           </SelectField>
           <TextField
             label="Hours, about"
@@ -126,11 +119,9 @@ export default function TaskDialog({ work, task, onClose }: Props) {
             fault={errors.minutes?.message}
             {...form.register('minutes', { setValueAs: (v: unknown) => minutes(v) ?? 0 })}
           />
-          <SelectField label="Where" fault={errors.place?.message} {...form.register('place', optional)}>
+          <SelectField label="Where" fault={errors.place?.message} {...form.register('place', OPTIONAL)}>
             <option value="">anywhere</option>
-            {PLACE_KINDS.map((p) => (
-              <option key={p}>{p}</option>
-            ))}
+            <Options of={PLACE_KINDS} />
           </SelectField>
         </Pair>
         <Head as="h3">What must come first</Head>
@@ -138,11 +129,7 @@ export default function TaskDialog({ work, task, onClose }: Props) {
           <NeedFields key={field.key}>
             <Pair>
               <SelectField label="Task" {...form.register(`needs.${i}.taskId`)}>
-                {others.map((o) => (
-                  <option key={o.id} value={o.id}>
-                    {o.title}
-                  </option>
-                ))}
+                <Options of={others} by="title" />
               </SelectField>
               <TextField
                 label="Because"
@@ -185,7 +172,7 @@ export default function TaskDialog({ work, task, onClose }: Props) {
               label="What must be seen before it is begun"
               hint="As in: pistons in hand and measured"
               fault={errors.gate?.message}
-              {...form.register('gate', optional)}
+              {...form.register('gate', OPTIONAL)}
             />
             <Ticks>
               <legend>What can hurt</legend>

@@ -1,5 +1,6 @@
 /** Logging: an entry and what it changes, kept together or not at all. */
 import { v7 as uuidv7 } from 'uuid';
+import { LONGEST_LINE } from '#contract/entries.ts';
 import type {
   EntriesQueryDto,
   EntriesView,
@@ -12,9 +13,10 @@ import { canonical } from '#core/approval/canonical.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
 import type { CaptureContext } from '#core/capture/index.ts';
 import { namelessContext } from '#core/capture/nameless.ts';
+import type { LoggedKind } from '#core/capture/understood.ts';
 import { whyNotCorrect } from '#core/log/corrections.ts';
 import type { Corrected } from '#core/log/entries.ts';
-import { whyNotFacts, type Facts, type Kind } from '#core/log/kinds.ts';
+import { KIND_SPECS, whyNotFacts, type Audience, type Facts, type Kind } from '#core/log/kinds.ts';
 import { dayOf } from '#core/time/days.ts';
 import { whenOf } from '#core/time/zones.ts';
 import type { ShopView } from '#contract/session.ts';
@@ -73,12 +75,7 @@ const sameSaid = (row: q.EntryRow, e: q.NewEntry): boolean => {
  * Keeps one entry with what follows from it. The same id again is the same entry; the same id with other words is
  * refused. The shop's counter is held from here to the end of the transaction.
  */
-export async function keep(
-  tx: Tx,
-  build: BuildKey,
-  shop: ShopView,
-  e: q.NewEntry,
-): Promise<{ fresh: boolean }> {
+async function keep(tx: Tx, build: BuildKey, shop: ShopView, e: q.NewEntry): Promise<{ fresh: boolean }> {
   await q.lockCounter(tx);
   const known = await q.entryById(tx, e.id);
   if (known) {
@@ -91,6 +88,43 @@ export async function keep(
   await refreshStanding(tx, build.id, shop.timeZone);
   if (e.kind === 'moved' || e.kind === 'correction') await refreshPlace(tx, build.id, build.nickname);
   return { fresh: true };
+}
+
+/** What a service says in the logbook of something that it has just changed. */
+export interface Said {
+  /** A new one when absent; given where the client made it, so that twice is once. */
+  id?: string;
+  kind: LoggedKind;
+  text: string;
+  facts?: Facts;
+  /** As usual for the kind when absent. */
+  audience?: Audience;
+  /** Null for the customer, who is no person of the shop. */
+  personId: string | null;
+  /** Now when absent. */
+  at?: string;
+  /** The thing it is about. */
+  about?: { type: string; id: string };
+}
+
+/** Says in the logbook what a service has changed, inside its transaction; the caller holds the build. */
+export async function logIn(tx: Tx, deps: Deps, build: BuildKey, said: Said): Promise<void> {
+  const now = deps.clock.now();
+  await keep(tx, build, await shopOf(tx), {
+    id: said.id ?? uuidv7(),
+    build_id: build.id,
+    at: said.at ?? now,
+    recorded_at: now,
+    person_id: said.personId,
+    kind: said.kind,
+    text: said.text.slice(0, LONGEST_LINE),
+    facts: said.facts ?? {},
+    audience: said.audience ?? KIND_SPECS[said.kind].audience,
+    about_type: said.about?.type ?? null,
+    about_id: said.about?.id ?? null,
+    corrects_id: null,
+    now: null,
+  });
 }
 
 /** Keeps an entry inside a transaction that does more; the caller holds the build. */

@@ -1,3 +1,3 @@
 /** What other features may use of this one. */
-export { addIn, keep, priceContext, seesPrices } from './entries.service.ts';
+export { addIn, logIn, priceContext, seesPrices } from './entries.service.ts';
 export { lastSeq, logbookSql, toEntry, type EntryRow } from './entries.queries.ts';

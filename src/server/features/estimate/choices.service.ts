@@ -9,7 +9,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import * as q from './estimate.queries.ts';
-import { changing } from './estimate.service.ts';
+import { changing } from './estimateNow.ts';
 
 /** Choices of one estimate. */
 const MOST_CHOICES = 20;

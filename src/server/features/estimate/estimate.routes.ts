@@ -13,6 +13,8 @@ import type { Response } from 'express';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { putChoice, settleChoice } from './choices.service.ts';
+import { beginLine } from './begin.service.ts';
+import { readEstimate } from './estimateNow.ts';
 import * as s from './estimate.service.ts';
 import { exportCsv, exportJson, exportPdf, importLines, type OutFile } from './exchange.service.ts';
 import { sendRevision, takeAnswer } from './revisions.service.ts';
@@ -24,7 +26,7 @@ function sendFile(res: Response, { name, type, body }: OutFile): undefined {
 
 export function estimateRoutes(deps: Deps): Feature {
   return {
-    estimateRead: handler({ run: ({ who, params }) => s.readEstimate(deps, who, params.buildId!) }),
+    estimateRead: handler({ run: ({ who, params }) => readEstimate(deps, who, params.buildId!) }),
     estimateLinePut: handler({
       body: EstimateLineDto,
       run: ({ who, params, body }) => s.putLine(deps, who, params.buildId!, params.lineId!, body),
@@ -67,7 +69,7 @@ export function estimateRoutes(deps: Deps): Feature {
       run: ({ who, params, body }) => s.propose(deps, who, params.buildId!, body),
     }),
     estimateLineBegin: handler({
-      run: ({ who, params }) => s.beginLine(deps, who, params.buildId!, params.lineId!),
+      run: ({ who, params }) => beginLine(deps, who, params.buildId!, params.lineId!),
     }),
     revisionSend: handler({
       body: RevisionSendDto,

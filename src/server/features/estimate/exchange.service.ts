@@ -14,7 +14,7 @@ import { buildForUpdate } from '../builds/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
 import { estimatePdf } from './estimate.pdf.ts';
-import { estimateNow } from './estimate.service.ts';
+import { estimateNow } from './estimateNow.ts';
 
 /** Rows shown before anything is kept. */
 const SAMPLE = 5;

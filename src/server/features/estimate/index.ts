@@ -2,11 +2,6 @@
 export { insertWaiting, noteTry, waitingAnswer, whyNotCode } from './answerCodes.ts';
 export { mailCode, mailRevision } from './estimate.mail.ts';
 export { discretionUsed, revisionById, revisionsOf, type Revision } from './estimate.queries.ts';
-export {
-  beginIn,
-  estimateNow,
-  notRoadworthyOf,
-  workableLines,
-  type WorkableLine,
-} from './estimate.service.ts';
+export { beginIn, workableLines, type WorkableLine } from './begin.service.ts';
+export { estimateNow, notRoadworthyOf } from './estimateNow.ts';
 export { keepAnswer } from './revisions.service.ts';

@@ -1,8 +1,6 @@
 /** What is sent and what is answered: frozen, hashed, never changed again. */
 import { createHash } from 'node:crypto';
-import { v7 as uuidv7 } from 'uuid';
 import type { AnswerTakenDto, EstimateView, RevisionSendDto } from '#contract/estimate.ts';
-import type { ShopView } from '#contract/session.ts';
 import { ANSWERS, takenWay, whyNotAnswers, type Answer, type LineAnswer } from '#core/approval/answers.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { whyNotSend, type RevisionContent } from '#core/approval/revision.ts';
@@ -13,13 +11,13 @@ import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { queueRevision } from '../../jobs/queue.ts';
 import type { BuildKey } from '../builds/index.ts';
-import { keep } from '../entries/index.ts';
+import { logIn } from '../entries/index.ts';
 import { ensureLink } from '../letters/index.ts';
 import { showPictures } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import { holdTaken } from './choices.service.ts';
 import * as q from './estimate.queries.ts';
-import { changing, estimateNow } from './estimate.service.ts';
+import { changing, estimateNow } from './estimateNow.ts';
 
 const hashOf = (content: RevisionContent): string =>
   createHash('sha256').update(canonical(content)).digest('hex');
@@ -27,33 +25,6 @@ const hashOf = (content: RevisionContent): string =>
 /** The same lines and money, whatever the number and the note. */
 const sameOffer = (a: RevisionContent, b: RevisionContent): boolean =>
   canonical({ ...a, number: 0, note: '' }) === canonical({ ...b, number: 0, note: '' });
-
-interface Logged {
-  kind: 'asked' | 'decided';
-  text: string;
-  aboutType: 'revision' | 'answer';
-  aboutId: string;
-  personId: string | null;
-}
-
-async function log(tx: Tx, deps: Deps, shop: ShopView, build: BuildKey, e: Logged): Promise<void> {
-  const now = deps.clock.now();
-  await keep(tx, build, shop, {
-    id: uuidv7(),
-    build_id: build.id,
-    at: now,
-    recorded_at: now,
-    person_id: e.personId,
-    kind: e.kind,
-    text: e.text,
-    facts: {},
-    audience: 'shop',
-    about_type: e.aboutType,
-    about_id: e.aboutId,
-    corrects_id: null,
-    now: null,
-  });
-}
 
 /** Freezes the estimate as the next revision and mails the customer where to read it. The same id again is the same one. */
 export const sendRevision = (
@@ -89,11 +60,11 @@ export const sendRevision = (
     await showPictures(tx, buildId, pictures);
     await ensureLink(tx, deps, buildId, now);
     const price = formatMoney(content.grossMinor, shop.currency, shop.locale);
-    await log(tx, deps, shop, build, {
+    await logIn(tx, deps, build, {
       kind: 'asked',
       text: `Estimate ${content.number} sent to ${build.customer}, ${price}`,
-      aboutType: 'revision',
-      aboutId: dto.id,
+      audience: 'shop',
+      about: { type: 'revision', id: dto.id },
       personId: who.personId,
     });
     await queueRevision(tx, { shopId: who.shopId, revisionId: dto.id });
@@ -148,14 +119,14 @@ export async function keepAnswer(
   await q.insertAnswer(tx, answer, revision, deps.clock.now());
   await holdTaken(tx, build.id, revision.content, answer.given);
   const how = answer.via === 'telephone' ? ' by telephone' : '';
-  await log(tx, deps, await shopOf(tx), build, {
+  await logIn(tx, deps, build, {
     kind: 'decided',
     text: `${answer.name}${how} ${inWords(answer.given, revision.content)} (estimate ${revision.number})`.slice(
       0,
       4000,
     ),
-    aboutType: 'answer',
-    aboutId: answer.id,
+    audience: 'shop',
+    about: { type: 'answer', id: answer.id },
     personId: answer.takenBy,
   });
 }

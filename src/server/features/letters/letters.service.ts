@@ -21,7 +21,7 @@ import type { SignedIn } from '../../http/session.ts';
 import { queueLetter } from '../../jobs/queue.ts';
 import { hashOfLink } from '../../links.ts';
 import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.ts';
-import { keep, lastSeq, toEntry } from '../entries/index.ts';
+import { logIn, lastSeq, toEntry } from '../entries/index.ts';
 import { showPictures, shownOf } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './letters.queries.ts';
@@ -156,7 +156,6 @@ export async function sendLetter(
     const known = await q.letterForUpdate(tx, id);
     if (known?.state === 'sent') return viewOf(tx, id);
     const letter = await draftToChange(tx, id, dto.version);
-    const shop = await shopOf(tx);
     const now = deps.clock.now();
     const { customer } = await viewOf(tx, id);
     const refused = whyNotSend(letter.content, customer.email);
@@ -166,20 +165,12 @@ export async function sendLetter(
     await q.markSent(tx, { id, buildId: build.id, upTo: letter.up_to, now, by: who.personId, pictures });
     await showPictures(tx, build.id, pictures);
     await ensureLink(tx, deps, build.id, now);
-    await keep(tx, build, shop, {
-      id: uuidv7(),
-      build_id: build.id,
-      at: now,
-      recorded_at: now,
-      person_id: who.personId,
+    await logIn(tx, deps, build, {
+      personId: who.personId,
       kind: 'told',
       text: `Letter to ${customer.name}: ${letter.content.subject}`,
       facts: { subject: letter.content.subject.slice(0, 300) },
-      audience: 'shop',
-      about_type: 'letter',
-      about_id: id,
-      corrects_id: null,
-      now: null,
+      about: { type: 'letter', id },
     });
     await queueLetter(tx, { shopId: who.shopId, letterId: id });
     return viewOf(tx, id);

@@ -8,8 +8,8 @@ import type {
   PartView,
 } from '#contract/parts.ts';
 import { canonical } from '#core/approval/canonical.ts';
-import type { Facts, Kind } from '#core/log/kinds.ts';
-import { KIND_SPECS } from '#core/log/kinds.ts';
+import type { LoggedKind } from '#core/capture/understood.ts';
+import type { Facts } from '#core/log/kinds.ts';
 import { stateAfter, whyMayNotFit, whyNotDone } from '#core/parts/parts.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -17,7 +17,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
-import { keep, seesPrices } from '../entries/index.ts';
+import { logIn, seesPrices } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './parts.queries.ts';
 
@@ -130,7 +130,7 @@ export const putPart = (
   });
 
 /** What an act says in the logbook: its kind, its words, its facts. */
-function saying(p: q.PartRow, dto: PartActDto): { kind: Kind; text: string; facts: Facts } {
+function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string; facts: Facts } {
   const { what, quantity } = p.content;
   const thing = quantity === 1 ? what : `${quantity} ${what}`;
   const facts: Facts = { subject: what.slice(0, 300), ...(quantity === 1 ? {} : { quantity }) };
@@ -196,18 +196,11 @@ export const actOnPart = (
     const now = deps.clock.now();
     const shop = await shopOf(tx);
     const said = saying(part, given as PartActDto);
-    await keep(tx, build, shop, {
-      id: dto.entryId,
-      build_id: buildId,
-      at: now,
-      recorded_at: now,
-      person_id: who.personId,
+    await logIn(tx, deps, build, {
       ...said,
-      audience: KIND_SPECS[said.kind].audience,
-      about_type: 'part',
-      about_id: partId,
-      corrects_id: null,
-      now: null,
+      id: dto.entryId,
+      personId: who.personId,
+      about: { type: 'part', id: partId },
     });
     const price = given.priceMinor ?? part.content.priceMinor;
     const keepsDue = dto.act === 'order' || dto.act === 'new date';

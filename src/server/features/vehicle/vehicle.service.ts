@@ -15,8 +15,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
-import { keep } from '../entries/index.ts';
-import { shopOf } from '../session/index.ts';
+import { logIn } from '../entries/index.ts';
 import * as q from './vehicle.queries.ts';
 
 /** Rows of one register: of one car that is plenty, and a page can still show them. */
@@ -40,24 +39,8 @@ export const readVehicle = (deps: Deps, who: SignedIn, buildId: string): Promise
   inShop(deps.db, who.shopId, (tx) => viewOf(tx, buildId));
 
 /** What is changed beside the logbook is said in it, for the shop. */
-async function log(tx: Tx, deps: Deps, who: SignedIn, build: BuildKey, text: string): Promise<void> {
-  const now = deps.clock.now();
-  await keep(tx, build, await shopOf(tx), {
-    id: uuidv7(),
-    build_id: build.id,
-    at: now,
-    recorded_at: now,
-    person_id: who.personId,
-    kind: 'note',
-    text: text.slice(0, 4000),
-    facts: {},
-    audience: 'shop',
-    about_type: null,
-    about_id: null,
-    corrects_id: null,
-    now: null,
-  });
-}
+const log = (tx: Tx, deps: Deps, who: SignedIn, build: BuildKey, text: string): Promise<void> =>
+  logIn(tx, deps, build, { kind: 'note', text, personId: who.personId });
 
 /** The build, held, and its vehicle; runs a change and answers what holds after it. */
 async function changing(

@@ -8,7 +8,7 @@ import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { changingWork } from './work.service.ts';
+import { changingWork } from './workNow.ts';
 import * as q from './work.queries.ts';
 
 /** Of one shop. */

@@ -13,43 +13,47 @@ import {
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { putPlaybook, readPlaybooks, usePlaybook } from './playbooks.service.ts';
-import * as s from './work.service.ts';
+import { finishFollowUp } from './followUps.service.ts';
+import * as hours from './hours.service.ts';
+import * as tasks from './tasks.service.ts';
+import { readRunning, readWork } from './workNow.ts';
 
 export function workRoutes(deps: Deps): Feature {
   return {
-    workRead: handler({ run: ({ who, params }) => s.readWork(deps, who, params.buildId!) }),
-    workRunning: handler({ run: ({ who }) => s.readRunning(deps, who) }),
+    workRead: handler({ run: ({ who, params }) => readWork(deps, who, params.buildId!) }),
+    workRunning: handler({ run: ({ who }) => readRunning(deps, who) }),
     taskPut: handler({
       body: TaskPutDto,
-      run: ({ who, params, body }) => s.putTask(deps, who, params.buildId!, params.taskId!, body),
+      run: ({ who, params, body }) => tasks.putTask(deps, who, params.buildId!, params.taskId!, body),
     }),
     taskStart: handler({
       body: TaskStartDto,
-      run: ({ who, params, body }) => s.startTask(deps, who, params.buildId!, params.taskId!, body.spellId),
+      run: ({ who, params, body }) =>
+        hours.startTask(deps, who, params.buildId!, params.taskId!, body.spellId),
     }),
     spellStop: handler({
       body: SpellStopDto,
-      run: ({ who, params, body }) => s.stopSpell(deps, who, params.buildId!, params.spellId!, body),
+      run: ({ who, params, body }) => hours.stopSpell(deps, who, params.buildId!, params.spellId!, body),
     }),
     taskHours: handler({
       body: TaskHoursDto,
-      run: ({ who, params, body }) => s.typeHours(deps, who, params.buildId!, params.taskId!, body),
+      run: ({ who, params, body }) => hours.typeHours(deps, who, params.buildId!, params.taskId!, body),
     }),
     taskAct: handler({
       body: TaskActDto,
-      run: ({ who, params, body }) => s.actOnTask(deps, who, params.buildId!, params.taskId!, body),
+      run: ({ who, params, body }) => tasks.actOnTask(deps, who, params.buildId!, params.taskId!, body),
     }),
     taskCount: handler({
       body: TaskCountDto,
-      run: ({ who, params, body }) => s.countOn(deps, who, params.buildId!, params.taskId!, body),
+      run: ({ who, params, body }) => tasks.countOn(deps, who, params.buildId!, params.taskId!, body),
     }),
     entryBelongs: handler({
       body: BelongsDto,
-      run: ({ who, params, body }) => s.settleEntry(deps, who, params.buildId!, params.entryId!, body),
+      run: ({ who, params, body }) => hours.settleEntry(deps, who, params.buildId!, params.entryId!, body),
     }),
     followUpDone: handler({
       body: FollowUpDoneDto,
-      run: ({ who, params, body }) => s.finishFollowUp(deps, who, params.buildId!, params.followUpId!, body),
+      run: ({ who, params, body }) => finishFollowUp(deps, who, params.buildId!, params.followUpId!, body),
     }),
     playbookUse: handler({
       body: PlaybookUseDto,

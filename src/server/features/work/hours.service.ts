@@ -1,0 +1,178 @@
+/** Hours on tasks. Every stop is an entry of the logbook, and says where it belongs. */
+import { v7 as uuidv7 } from 'uuid';
+import { type BelongsDto, type SpellStopDto, type TaskHoursDto, type WorkView } from '#contract/work.ts';
+import { dayOf } from '#core/time/days.ts';
+import { formatMinutes } from '#core/time/hours.ts';
+import { minutesBetween, whyNotEnd } from '#core/work/spells.ts';
+import { waitingFor } from '#core/work/tasks.ts';
+import { type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { type BuildKey } from '../builds/index.ts';
+import { logIn } from '../entries/index.ts';
+import { beginIn } from '../estimate/index.ts';
+import { shopOf } from '../session/index.ts';
+import * as q from './work.queries.ts';
+
+import { changingWork, invalid, taskOf, tasksNow } from './workNow.ts';
+import { makeFollowUps } from './followUps.service.ts';
+/** Begins a spell of work. Refused with the reason while something must come first, or the customer has not agreed. */
+export const startTask = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  taskId: string,
+  spellId: string,
+): Promise<WorkView> =>
+  changingWork(deps, who, buildId, async (tx) => {
+    const task = await taskOf(tx, buildId, taskId);
+    const known = await q.spellById(tx, spellId);
+    if (known?.taskId === taskId && known.personId === who.personId) return;
+    if (known) throw new Refusal('conflict', 'Another spell was begun under this id already.');
+    const open = await q.openSpellOf(tx, who.personId);
+    if (open)
+      throw new Refusal('conflict', `You are at “${open.task}” (${open.nickname}). Stop that first.`, {
+        current: open,
+      });
+    const tasks = await tasksNow(tx, buildId);
+    const waits = waitingFor(tasks.get(taskId)!, tasks, deps.clock.now());
+    if (waits.length > 0) throw new Refusal('forbidden', `${waits.map((w) => w.words).join('; ')}.`);
+    if (task.state === 'dropped') throw new Refusal('forbidden', 'It was dropped. Take it up again first.');
+    if (task.line_id !== null) await beginIn(tx, deps, who, buildId, task.line_id);
+    await q.startSpell(tx, {
+      id: spellId,
+      personId: who.personId,
+      buildId,
+      taskId,
+      now: deps.clock.now(),
+    });
+    await q.setState(tx, { id: taskId, state: 'going', toGoMinutes: task.to_go_minutes, doneAt: null });
+  });
+
+interface Worked {
+  entryId: string;
+  personId: string;
+  minutes: number;
+  toGoMinutes: number;
+  done: boolean;
+  at: string;
+}
+
+/** Logs work on a task, and says where it belongs. */
+async function logWork(tx: Tx, deps: Deps, build: BuildKey, task: q.TaskRow, w: Worked): Promise<void> {
+  const long = formatMinutes(w.minutes);
+  await logIn(tx, deps, build, {
+    id: w.entryId,
+    at: w.at,
+    personId: w.personId,
+    kind: w.done ? 'did' : 'hours',
+    text: w.done ? `did ${task.content.title}, ${long}` : `${long} on ${task.content.title}`,
+    facts: { subject: task.content.title.slice(0, 300), minutes: w.minutes },
+    about: { type: 'task', id: task.id },
+  });
+  await q.saveBelongs(tx, {
+    entryId: w.entryId,
+    buildId: build.id,
+    taskId: task.id,
+    lineId: task.line_id,
+    belongs: task.line_id === null ? 'task' : 'line',
+  });
+}
+
+/** Leaves the task as far as it is; what is due after it is made when it is done. */
+async function leave(
+  tx: Tx,
+  task: q.TaskRow,
+  { done, toGoMinutes, at }: Pick<Worked, 'done' | 'toGoMinutes' | 'at'>,
+): Promise<void> {
+  const going = (await q.openSpells(tx)).some((s) => s.taskId === task.id);
+  await q.setState(tx, {
+    id: task.id,
+    state: done ? 'done' : going ? 'going' : 'to do',
+    toGoMinutes: done ? 0 : toGoMinutes,
+    doneAt: done ? at : null,
+  });
+  if (done) await makeFollowUps(tx, task, dayOf(at, (await shopOf(tx)).timeZone));
+}
+
+/** Nothing is to go when it is done; and done is not said while somebody else is at it. */
+async function refuseDone(
+  tx: Tx,
+  task: q.TaskRow,
+  dto: SpellStopDto | TaskHoursDto,
+  spellId: string,
+): Promise<void> {
+  if (!dto.done) return;
+  if (dto.toGoMinutes > 0) throw invalid('toGoMinutes', 'nothing is to go when it is done');
+  const other = (await q.openSpells(tx)).find((s) => s.taskId === task.id && s.id !== spellId);
+  if (other) throw invalid('done', `${other.person} is still at it`);
+}
+
+/** Ends a spell, one's own or one that somebody forgot. The same again changes nothing. */
+export const stopSpell = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  spellId: string,
+  dto: SpellStopDto,
+): Promise<WorkView> =>
+  changingWork(deps, who, buildId, async (tx, build) => {
+    const spell = await q.spellById(tx, spellId);
+    if (spell?.buildId !== buildId) throw notFound('spell');
+    if (spell.endedAt !== null) return;
+    const now = deps.clock.now();
+    const endedAt = dto.endedAt === undefined ? now : new Date(dto.endedAt).toISOString();
+    const refused = dto.endedAt === undefined ? null : whyNotEnd(spell.startedAt, endedAt, now);
+    if (refused !== null) throw invalid('endedAt', refused);
+    if (dto.endedAt === undefined && whyNotEnd(spell.startedAt, now, now)?.includes('twelve'))
+      throw invalid('endedAt', 'it has gone on for more than twelve hours: say when it ended');
+    const task = await taskOf(tx, buildId, spell.taskId);
+    await refuseDone(tx, task, dto, spellId);
+    const worked = {
+      entryId: uuidv7(),
+      personId: spell.personId,
+      minutes: minutesBetween(spell.startedAt, endedAt),
+      toGoMinutes: dto.toGoMinutes,
+      done: dto.done,
+      at: endedAt,
+    };
+    await logWork(tx, deps, build, task, worked);
+    await q.endSpell(tx, { id: spellId, endedAt, entryId: worked.entryId });
+    await leave(tx, task, worked);
+  });
+
+/** Hours typed later, by whoever worked them. */
+export const typeHours = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  taskId: string,
+  dto: TaskHoursDto,
+): Promise<WorkView> =>
+  changingWork(deps, who, buildId, async (tx, build) => {
+    const task = await taskOf(tx, buildId, taskId);
+    if ((await q.workedMinutes(tx, buildId, dto.id)) !== undefined) return;
+    await refuseDone(tx, task, dto, '');
+    if (task.line_id !== null) await beginIn(tx, deps, who, buildId, task.line_id);
+    const { id: entryId, minutes, toGoMinutes, done } = dto;
+    const worked = { entryId, personId: who.personId, minutes, toGoMinutes, done, at: deps.clock.now() };
+    await logWork(tx, deps, build, task, worked);
+    await leave(tx, task, worked);
+  });
+
+/** Says where logged work belongs. To a line only where the customer has agreed to it, or the discretion limit allows it. */
+export const settleEntry = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  entryId: string,
+  { belongs, lineId }: BelongsDto,
+): Promise<WorkView> =>
+  changingWork(deps, who, buildId, async (tx) => {
+    if ((await q.workedMinutes(tx, buildId, entryId)) === undefined) throw notFound('entry');
+    if (belongs === 'line' && lineId === undefined) throw invalid('lineId', 'say which line');
+    const toLine = belongs === 'line' ? lineId! : null;
+    if (toLine !== null) await beginIn(tx, deps, who, buildId, toLine);
+    await q.saveBelongs(tx, { entryId, buildId, taskId: null, lineId: toLine, belongs });
+  });

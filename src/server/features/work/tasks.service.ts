@@ -1,0 +1,114 @@
+/** Tasks: written, changed, counted, dropped; gates signed. */
+import {
+  MOST_TASKS,
+  type TaskActDto,
+  type TaskCountDto,
+  type TaskPutDto,
+  type WorkView,
+} from '#contract/work.ts';
+import { canonical } from '#core/approval/canonical.ts';
+import { whyNotNeeds } from '#core/work/tasks.ts';
+import { type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { logIn } from '../entries/index.ts';
+import { workOf } from './view.ts';
+import * as q from './work.queries.ts';
+
+import { changingWork, conflict, invalid, taskOf, tasksNow } from './workNow.ts';
+/** Makes a task (version 0) or changes it. The same again changes nothing. */
+export const putTask = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  id: string,
+  dto: TaskPutDto,
+): Promise<WorkView> =>
+  changingWork(deps, who, buildId, async (tx) => {
+    const { version, lineId = null, needs, count, ...said } = dto;
+    const known = await q.taskById(tx, id);
+    if (known && known.build_id !== buildId) throw notFound('task');
+    const before = known?.content;
+    const content: q.TaskContent = {
+      ...said,
+      ...(count === undefined ? {} : { count: { ...count, counted: before?.count?.counted ?? 0 } }),
+      ...(before?.gateSigned && before.gate === said.gate ? { gateSigned: before.gateSigned } : {}),
+      ...(before?.followUps ? { followUps: before.followUps } : {}),
+    };
+    const tasks = await tasksNow(tx, buildId);
+    const same =
+      known !== undefined &&
+      canonical([known.content, known.line_id, tasks.get(id)!.needs]) === canonical([content, lineId, needs]);
+    if (same) return;
+    if ((known?.version ?? 0) !== version) throw conflict(known);
+    if (!known && tasks.size >= MOST_TASKS) throw new Refusal('too-many', `At most ${MOST_TASKS} tasks.`);
+    const refused = whyNotNeeds(id, needs, tasks);
+    if (refused !== null) throw invalid('needs', refused);
+    if (lineId !== null) await lineOfBuild(tx, deps, who, buildId, lineId);
+    if (known) await q.saveTask(tx, { id, lineId, content });
+    else await q.insertTask(tx, { id, buildId, lineId, content, now: deps.clock.now() });
+    await q.setNeeds(tx, id, needs);
+  });
+
+/** A line of this build, or a refusal at its field. */
+async function lineOfBuild(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  lineId: string,
+): Promise<void> {
+  const { lines } = await workOf(tx, deps, who, buildId);
+  if (!lines.some((l) => l.id === lineId)) throw invalid('lineId', 'that line is not on the estimate');
+}
+
+/** Signs a gate, drops a task, or takes one up again that was dropped or done. */
+export const actOnTask = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  taskId: string,
+  { act, version }: TaskActDto,
+): Promise<WorkView> =>
+  changingWork(deps, who, buildId, async (tx, build) => {
+    const task = await taskOf(tx, buildId, taskId);
+    if (act === 'sign gate' && task.content.gateSigned) return;
+    if (task.version !== version) throw conflict(task);
+    if ((await q.openSpells(tx)).some((s) => s.taskId === taskId))
+      throw new Refusal('conflict', 'Somebody is at it just now. Stop that first.');
+    const now = deps.clock.now();
+    if (act === 'drop') return q.setState(tx, { id: taskId, state: 'dropped', toGoMinutes: 0, doneAt: null });
+    if (act === 'take up again') {
+      await q.dropFollowUps(tx, taskId);
+      return q.setState(tx, { id: taskId, state: 'to do', toGoMinutes: null, doneAt: null });
+    }
+    if (task.content.gate === undefined) throw invalid('act', 'there is nothing to be seen first');
+    const content = { ...task.content, gateSigned: { by: who.name, at: now } };
+    await q.saveTask(tx, { id: taskId, lineId: task.line_id, content });
+    return logIn(tx, deps, build, {
+      personId: who.personId,
+      kind: 'decided',
+      text: `seen: ${task.content.gate}; ${task.content.title} may begin`,
+      facts: { subject: task.content.title.slice(0, 300) },
+      audience: 'shop',
+      about: { type: 'task', id: taskId },
+    });
+  });
+
+export const countOn = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  taskId: string,
+  { counted }: TaskCountDto,
+): Promise<WorkView> =>
+  changingWork(deps, who, buildId, async (tx) => {
+    const task = await taskOf(tx, buildId, taskId);
+    const { count } = task.content;
+    if (!count) throw invalid('counted', 'nothing is counted here');
+    if (counted > count.total) throw invalid('counted', `there are only ${count.total}`);
+    if (count.counted === counted) return;
+    const content = { ...task.content, count: { ...count, counted } };
+    await q.saveTask(tx, { id: taskId, lineId: task.line_id, content });
+  });
