@@ -92,7 +92,7 @@ test('every page', async ({ page }) => {
   await page.getByRole('combobox', { name: 'Playbook' }).selectOption('engine-rebuild');
   await check();
   await page.keyboard.press('Escape');
-  await checkDialog(page.getByRole('button', { name: /^Stop the clock/ }).first());
+  await checkDialog(page.getByRole('button', { name: /^Stop for / }).first());
   await page.goto('/parts');
   await expect(page.getByRole('heading', { name: 'Wrong, to be dealt with' })).toBeVisible();
   await check();

@@ -4,7 +4,7 @@ import { correction, entry } from '#tests/support/entries.ts';
 import { whyNotCorrect } from './corrections.ts';
 import { effectiveEntries, totalsOf } from './entries.ts';
 import { FIELD_WORDS, KIND_SPECS, KINDS, LETTER_SECTIONS, whyNotFacts, type FactField } from './kinds.ts';
-import { customerSentence, figuresInWords, plainText, shopSentence } from './sentences.ts';
+import { customerSentence, figuresInWords, inSentence, plainText, shopSentence } from './sentences.ts';
 import { movesWholeCar } from './standing.ts';
 
 const manner = { currency: 'GBP', locale: 'en-GB', today: '2026-03-11' };
@@ -183,4 +183,14 @@ test('moving the car, or a part of it', () => {
   expect(movesWholeCar({ place: 'Lift 1', subject: 'the car' }, 'microcar')).toBe(true);
   expect(movesWholeCar({ place: 'Booth', subject: 'doors' }, 'microcar')).toBe(false);
   expect(movesWholeCar({ subject: 'doors' }, 'microcar')).toBe(false);
+});
+
+test.each([
+  ['Epoxy primer on bare steel', 'epoxy primer on bare steel'],
+  ['RPM set', 'RPM set'],
+  ['A pillar', 'a pillar'],
+  ['Öl und Filter', 'öl und Filter'],
+  ['', ''],
+])('“%s” inside a sentence', (title, expected) => {
+  expect(inSentence(title)).toBe(expected);
 });

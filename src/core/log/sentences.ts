@@ -20,6 +20,10 @@ export interface Told {
   facts: Facts;
 }
 
+/** A title inside a sentence: “Epoxy primer” becomes “epoxy primer”; what is written all in capitals stays. */
+export const inSentence = (title: string): string =>
+  /^\p{Lu}(?:\p{Ll}|[\s-]|$)/u.test(title) ? title.charAt(0).toLowerCase() + title.slice(1) : title;
+
 const capital = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 const stop = (s: string): string => (/[.!?…]$/.test(s) ? s : `${s}.`);
 

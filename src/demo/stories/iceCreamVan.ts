@@ -98,6 +98,9 @@ export const iceCreamVan: DemoBuild = {
 20 I @part seals what=door seals; quantity=4; number=TS-212; catalogue=Tern & Sons, last year’s; vendor=Tern & Sons; price=64
 19 I @part-done seals act=order; vendor=Tern & Sons; due=9; price=64
 12 I @part-done seals act=new date; due=18; note=their extruder is down
+18 I @part plugs what=sparking plugs; quantity=4; number=P 14; vendor=Tern & Sons; price=22
+18 I @part-done plugs act=arrive; check=right
+17 P @part-done plugs act=fit; fate=kept as a pattern
 18 I @part hose what=top hose; number=H 7; vendor=Tern & Sons; price=11
 17 I @part-done hose act=order; vendor=Tern & Sons; due=4; price=11
 14 I @part-done hose act=arrive; check=right

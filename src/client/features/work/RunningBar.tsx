@@ -19,10 +19,12 @@ const StopDialog = lazy(() => import('./StopDialog.tsx'));
 
 const Bar = styled.div`
   display: flex;
-  flex-wrap: wrap;
   align-items: center;
   justify-content: space-between;
   gap: 0 ${space.m};
+  > button {
+    flex: none;
+  }
   padding: ${space.xs} ${space.l};
   background: ${color.blueingWash};
   border-bottom: 1px solid ${color.zincLine};
@@ -42,12 +44,13 @@ export default function RunningBar() {
 function Running({ data }: { data: RunningView }) {
   const { person, shop } = useShop();
   const manner = useManner();
+  const { pathname } = useLocation();
   const now = useNow(data.now);
   const [stopping, setStopping] = useState<SpellView | null>(null);
   const forgotten = (s: SpellView): boolean =>
     isForgotten({ startedAt: s.startedAt, endedAt: null }, now, shop.timeZone);
-  const shown = data.spells.filter((s) => s.personId === person.id || forgotten(s));
-  const { pathname } = useLocation();
+  // One's own on every page; what others forgot where one looks over the shop, and not in the way of other work.
+  const shown = data.spells.filter((s) => s.personId === person.id || (pathname === '/' && forgotten(s)));
   return (
     <>
       <Countdowns waits={data.waits} then={data.now} alarmsOnly={pathname !== '/'} />

@@ -1,6 +1,7 @@
 /** What is due after hand-over, by date or by miles. */
 import { v7 as uuidv7 } from 'uuid';
 import { type FollowUpDoneDto, type WorkView } from '#contract/work.ts';
+import { inSentence } from '#core/log/sentences.ts';
 import { addDays } from '#core/time/days.ts';
 import { type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -40,7 +41,7 @@ export const finishFollowUp = (
       id: entryId,
       personId: who.personId,
       kind: 'did',
-      text: `did ${known.title}: ${said.trim()}`,
+      text: `did ${inSentence(known.title)}: ${said.trim()}`,
       facts: { subject: known.title.slice(0, 300) },
       about: { type: 'follow-up', id: followUpId },
     });

@@ -2,6 +2,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { type BelongsDto, type SpellStopDto, type TaskHoursDto, type WorkView } from '#contract/work.ts';
 import { dayOf } from '#core/time/days.ts';
+import { inSentence } from '#core/log/sentences.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { minutesBetween, whyNotEnd } from '#core/work/spells.ts';
 import { waitingFor } from '#core/work/tasks.ts';
@@ -62,12 +63,13 @@ interface Worked {
 /** Logs work on a task, and says where it belongs. */
 async function logWork(tx: Tx, deps: Deps, build: BuildKey, task: q.TaskRow, w: Worked): Promise<void> {
   const long = formatMinutes(w.minutes);
+  const title = inSentence(task.content.title);
   await logIn(tx, deps, build, {
     id: w.entryId,
     at: w.at,
     personId: w.personId,
     kind: w.done ? 'did' : 'hours',
-    text: w.done ? `did ${task.content.title}, ${long}` : `${long} on ${task.content.title}`,
+    text: w.done ? `did ${title}, ${long}` : `${long} on ${title}`,
     facts: { subject: task.content.title.slice(0, 300), minutes: w.minutes },
     about: { type: 'task', id: task.id },
   });

@@ -55,7 +55,7 @@ test('a start pressed ten times at once is one spell; its stop is one entry, wit
     toGoMinutes: 300,
   });
   const hours = (await entriesOf(buildId)).filter((e) => e.kind === 'hours');
-  expect(hours.map((e) => e.text)).toEqual(['2 h 30 min on Sill']);
+  expect(hours.map((e) => e.text)).toEqual(['2 h 30 min on sill']);
   const build = (await it.owner.get(pathOf('buildRead', { buildId }))).body;
   expect(build.workedMinutes).toBe(150);
 });
@@ -76,7 +76,7 @@ test('two people at one task: it goes on until the last stops, and is not done u
   expect(both.body.fields).toEqual([expect.objectContaining({ field: 'toGoMinutes' })]);
   await stop(buildId, theirs, { done: true, toGoMinutes: 0 }).expect(200);
   expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'done', spentMinutes: 120, toGoMinutes: 0 });
-  expect((await entriesOf(buildId)).find((e) => e.kind === 'did')!.text).toBe('did Sill, 1 h');
+  expect((await entriesOf(buildId)).find((e) => e.kind === 'did')!.text).toBe('did sill, 1 h');
 });
 
 test('a stop that was forgotten is ended the next morning, by somebody else, at the time that is said', async () => {
@@ -95,7 +95,7 @@ test('a stop that was forgotten is ended the next morning, by somebody else, at 
     ]);
   await stop(buildId, spellId, { endedAt: '2026-03-11T17:00:00+00:00' }, it.owner).expect(200);
   const [entry] = await entriesOf(buildId);
-  expect(entry).toMatchObject({ text: '2 h on Sill', at: '2026-03-11T17:00:00.000Z' });
+  expect(entry).toMatchObject({ text: '2 h on sill', at: '2026-03-11T17:00:00.000Z' });
   expect(entry!.person).not.toBe('Wren Osgood');
   expect((await taskOf(buildId, taskId)).spentMinutes).toBe(120);
 });
