@@ -15,7 +15,8 @@ export async function signIn(page: Page, as: 'owner' | 'technician' | 'office' =
 
 export async function openCar(page: Page, name: string): Promise<void> {
   await page.goto('/');
-  await page.getByRole('link', { name, exact: true }).click();
+  const cars = page.getByRole('region', { name: /^(?:Needs a person now|Going on|All cars)$/ });
+  await cars.getByRole('link', { name, exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Logbook' })).toBeVisible();
 }
 
@@ -36,7 +37,8 @@ const BY_LOOK = ['color-contrast', 'target-size', 'link-in-text-block', 'scrolla
  * rules that depend on it.
  */
 export async function expectAccessible(page: Page, rules: 'all' | 'look' = 'all'): Promise<void> {
-  const axe = new AxeBuilder({ page });
+  // Without frames the simple way says the same, and opens no page of its own for each look.
+  const axe = new AxeBuilder({ page }).setLegacyMode(true);
   if (rules === 'look') axe.withRules(BY_LOOK);
   else axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']);
   const { violations } = await axe.analyze();

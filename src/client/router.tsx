@@ -62,6 +62,13 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/parts',
                   lazy: page(() => import('./features/parts/PartsPage.tsx')),
                 },
+                { path: '/outwork', lazy: page(() => import('./features/outwork/OutworkPage.tsx')) },
+                {
+                  path: '/builds/:buildId/pieces',
+                  lazy: page(() => import('./features/outwork/PiecesPage.tsx')),
+                },
+                { path: '/find', lazy: page(() => import('./features/labels/FindPage.tsx')) },
+                { path: '/find/:code', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/plan', lazy: page(() => import('./features/plan/PlanPage.tsx')) },
                 { path: '/shop/playbooks', lazy: page(() => import('./features/work/PlaybooksPage.tsx')) },
                 { path: '/shop/rules', lazy: page(() => import('./features/houseRules/RulesPage.tsx')) },

@@ -154,6 +154,8 @@ export interface TaskView {
   gateSigned: { by: string; at: string } | null;
   count: { of: string; total: number; counted: number } | null;
   needs: TaskNeed[];
+  /** Pieces that it needs and that are not here, in words. */
+  away: string[];
   state: TaskState;
   spentMinutes: number;
   toGoMinutes: number;

@@ -21,6 +21,7 @@ import { linkEntry, putSymptom } from '#server/features/symptoms/symptoms.servic
 import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
+import { outwork } from './fillOutwork.ts';
 import { part } from './fillParts.ts';
 import { takeDrawing } from './fillPhotos.ts';
 import { work } from './fillWork.ts';
@@ -56,6 +57,9 @@ interface Shop {
   lineIds: LineIds[];
   taskIds: Map<string, string>[];
   partIds: Map<string, string>[];
+  /** Over all cars: a batch takes pieces of several. */
+  pieceIds: Map<string, string>;
+  batchIds: Map<string, string>;
   before: { ended: string }[];
   madeAt: string;
   today: Day;
@@ -86,6 +90,8 @@ async function fillDemo(real: Deps): Promise<void> {
     lineIds: BUILDS.map(() => new Map()),
     taskIds: BUILDS.map(() => new Map()),
     partIds: BUILDS.map(() => new Map()),
+    pieceIds: new Map(),
+    batchIds: new Map(),
     before: BUILDS.map(() => ({ ended: '' })),
     madeAt: real.clock.now(),
     today,
@@ -214,9 +220,16 @@ async function take(shop: Shop, step: Step): Promise<void> {
   };
   if (await work(working, step.text)) return;
   const parting = { ...writing, timeZone: SHOP.timeZone, parts: shop.partIds[step.build]! };
-  const partEntry = await part(parting, step.text);
-  if (partEntry === null) return;
-  if (partEntry !== false) return picture(shop, step, who, buildId, partEntry);
+  const sending = {
+    ...parting,
+    tasks: working.tasks,
+    pieces: shop.pieceIds,
+    batches: shop.batchIds,
+  };
+  for (const made of [await part(parting, step.text), await outwork(sending, step.text)]) {
+    if (made === null) return;
+    if (made !== false) return picture(shop, step, who, buildId, made);
+  }
   if (step.text.startsWith('@estimate ')) return writeEstimate(writing, step.text.slice(10));
   if (step.text.startsWith('@answer ')) return answerEstimate(writing, step.text.slice(8));
   if (step.text.startsWith('@pinned ')) {

@@ -17,7 +17,7 @@ interface Parting {
 }
 
 /** "key=value; key=value", in order. */
-const fieldsOf = (rule: string): Record<string, string> =>
+export const fieldsOf = (rule: string): Record<string, string> =>
   Object.fromEntries(rule.split('; ').map((f) => f.split('=') as [string, string]));
 
 async function writeDown(p: Parting, key: string, rule: string): Promise<void> {

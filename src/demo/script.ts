@@ -27,9 +27,18 @@ function storySteps(build: DemoBuild, index: number): Step[] {
       steps.at(-1)?.photos.push(text.slice(PHOTO.length));
       continue;
     }
-    const minute = (30 + steps.length * 47 + index * 11) % WORK_DAY_MINUTES;
-    steps.push({ build: index, daysAgo: Number(days), minute, who, text, photos: [] });
+    steps.push({ build: index, daysAgo: Number(days), minute: 0, who, text, photos: [] });
   }
+  return overTheDay(steps, index);
+}
+
+/** What a story says of one day happens in the order in which it says it, spread over the day. */
+function overTheDay(steps: Step[], index: number): Step[] {
+  const ofDay = new Map<number, Step[]>();
+  for (const s of steps) ofDay.set(s.daysAgo, [...(ofDay.get(s.daysAgo) ?? []), s]);
+  for (const day of ofDay.values())
+    for (const [i, s] of day.entries())
+      s.minute = Math.floor(((i + 0.5) / day.length) * (WORK_DAY_MINUTES - 60)) + index;
   return steps;
 }
 

@@ -10,12 +10,14 @@ import { estimateRoutes } from './features/estimate/estimate.routes.ts';
 import { estimatePageRoutes } from './features/estimatePage/estimatePage.routes.ts';
 import { healthRoutes } from './features/health/health.routes.ts';
 import { letterPageRoutes } from './features/letterPage/letterPage.routes.ts';
+import { labelsRoutes } from './features/labels/labels.routes.ts';
 import { lettersRoutes } from './features/letters/letters.routes.ts';
 import { houseRulesRoutes } from './features/houseRules/houseRules.routes.ts';
 import { inspectionRoutes } from './features/inspection/inspection.routes.ts';
 import { LiveHub } from './features/live/live.hub.ts';
 import { liveRoutes } from './features/live/live.routes.ts';
 import { outboxRoutes } from './features/outbox/outbox.routes.ts';
+import { outworkRoutes } from './features/outwork/outwork.routes.ts';
 import { partsRoutes } from './features/parts/parts.routes.ts';
 import { photosRoutes } from './features/photos/photos.routes.ts';
 import { planRoutes } from './features/plan/plan.routes.ts';
@@ -75,6 +77,8 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     workRoutes(deps),
     planRoutes(deps),
     partsRoutes(deps),
+    outworkRoutes(deps),
+    labelsRoutes(deps),
     waitsRoutes(deps),
     houseRulesRoutes(deps),
     estimateRoutes(deps),

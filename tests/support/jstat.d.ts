@@ -1,6 +1,7 @@
 /** What the tests use of a statistics library that ships no types. */
 declare module 'jstat' {
   interface Jstat {
+    quantiles(values: number[], at: number[], alphap: number, betap: number): number[];
     beta: { cdf: (x: number, alpha: number, beta: number) => number };
     triangular: { cdf: (x: number, low: number, high: number, mode: number) => number };
   }

@@ -36,6 +36,7 @@ const BUILD: [string, string][] = [
   ['O', 'Look it over'],
   ['W', 'The work'],
   ['A', 'Its parts'],
+  ['T', 'What is off it'],
   ['C', 'What causes it'],
   ['E', 'To the estimate'],
   ['P', 'To the photographs'],
@@ -49,12 +50,14 @@ const INSPECTION: [string, string][] = [
 ];
 const WORK: [string, string][] = [['N', 'New task']];
 const PARTS: [string, string][] = [['N', 'New part']];
+const PIECES: [string, string][] = [['N', 'What came off']];
 const ESTIMATE: [string, string][] = [['N', 'New line']];
 
 function keysOf(pathname: string): [string, string][] {
   if (pathname.endsWith('/estimate')) return ESTIMATE;
   if (pathname.endsWith('/work')) return WORK;
   if (/^\/builds\/.*\/parts$/.test(pathname)) return PARTS;
+  if (pathname.endsWith('/pieces')) return PIECES;
   if (pathname.endsWith('/inspection')) return INSPECTION;
   return pathname.startsWith('/builds/') && !/(?:photos|vehicle|causes)$/.test(pathname) ? BUILD : [];
 }

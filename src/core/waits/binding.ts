@@ -7,6 +7,7 @@ import { formatDay, type Day } from '../time/days.ts';
 export const HOLD_KINDS = [
   'part',
   'vendor',
+  'batch',
   'answer',
   'place',
   'person',

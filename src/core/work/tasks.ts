@@ -20,14 +20,17 @@ export interface Task {
   gate: string | null;
   /** When it was done, as an instant; null before. */
   doneAt: string | null;
+  /** Pieces of the car that it needs and that are not here: “2 door hinges, out for plate to Halcyon Platers”. */
+  away?: readonly string[];
 }
 
 export interface Waiting {
-  /** The task that must come first, or null for a gate. */
+  /** The task that must come first, or null for a gate and for a piece that is away. */
   onTaskId: string | null;
   words: string;
   /** From when it may be begun, where a wait runs already. */
   from?: string;
+  isAway?: true;
 }
 
 const MS = 60_000;
@@ -39,7 +42,7 @@ const isOver = (t: Task | undefined): boolean => t === undefined || t.state === 
 
 /**
  * Why a task cannot be begun at this instant: what must come first, each with its reason, then waits that still run, then
- * its gate. Empty where it can, or where it is going or over already.
+ * pieces that are away, its gate. Empty where it can, or where it is going or over already.
  */
 export function waitingFor(task: Task, tasks: ReadonlyMap<string, Task>, now: string): Waiting[] {
   if (task.state !== 'to do') return [];
@@ -53,6 +56,8 @@ export function waitingFor(task: Task, tasks: ReadonlyMap<string, Task>, now: st
     const wait = formatMinutes(Math.ceil((Date.parse(from) - Date.parse(now)) / MS));
     return [{ onTaskId: first.id, from, words: `another ${wait} after “${first.title}”: ${need.reason}` }];
   });
+  for (const piece of task.away ?? [])
+    found.push({ onTaskId: null, words: `not here: ${piece}`, isAway: true });
   return task.gate === null ? found : [...found, { onTaskId: null, words: `first to be seen: ${task.gate}` }];
 }
 

@@ -63,6 +63,23 @@ export const drophead: DemoBuild = {
 10 M primed doors and scuttle, 5h
 6 P did window frames trial fitted, 4h
 3 M did bonnet sides gapped, 5h
+140 M @piece gutters what=drip gutters; count=2; bag=3; to=plate
+139 I @batch plate-1 vendor=Halcyon Platers; to=plate; pieces=gutters,latches; due=10; price=64; sent
+128 I @batch-back plate-1 came=gutters,latches; all
+127 M @piece gutters-on what=window channel screws; count=48; bag=4; to=plate
+92 M @piece screws what=hood irons bolts; count=16; bag=7; to=plate
+91 I @batch plate-2 vendor=Halcyon Platers; to=plate; pieces=screws,gutters-on; due=10; price=38; sent
+74 I @batch-back plate-2 came=screws,gutters-on; all
+60 M @piece knobs what=window winder handles; count=4; bag=9; to=plate
+59 I @batch plate-3 vendor=Halcyon Platers; to=plate; pieces=knobs; due=10; price=30; sent
+45 I @batch-back plate-3 came=knobs; all
+34 M @piece overriders what=bumper over-riders; count=4; bag=10; to=chrome; note=no others are to be had
+34 M @photo irons: all four on the bench
+33 M @piece badge what=grille badge; bag=11; to=chrome; note=cast by hand, the only one
+32 I @batch chrome-1 vendor=Halcyon Platers; to=chrome; pieces=overriders,badge; due=14; price=180; sent
+12 I @batch-back chrome-1 came=overriders; all
+19 M @piece hood-screws what=hood iron pins; count=8; bag=14; to=plate
+13 M @piece clips what=bonnet clips; count=4; bag=15; to=plate
 1 W @next Second primer, guide coat, then the long flatting.
 `,
 };

@@ -52,6 +52,7 @@ export const iceCreamVan: DemoBuild = {
 144 W @estimate van-valve
 142 W @answer van-valve
 140 W @letter
+141 J @piece latches what=hatch latches; count=4; bag=1; to=plate
 141 W @playbook engine-top-end valve head-face=flat
 141 P @worked before 1 done
 140 P @worked drain 1.5 done
@@ -111,6 +112,7 @@ export const iceCreamVan: DemoBuild = {
 11 M @worked etch 3 done
 9 M @worked fill 7 go 10
 5 M @worked fill 6 go 5
+9 M @piece vents what=vent grilles; count=3; bag=6; to=powder coat
 12 J did serving hatch hinges, 3h
 10 J found tailgate post rotten left side, let in new metal, 60 and four hours, must
 10 J @photo ringed panel: foot of the post behind the trim

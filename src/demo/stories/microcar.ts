@@ -67,6 +67,7 @@ export const microcar: DemoBuild = {
 18 W waiting on hood frame from the welder since yesterday, due next friday
 14 I ordered hood cloth from Tern & Sons, 96.50, due in two weeks
 11 M did door catch remade, 2h
+10 P @piece drums what=brake drums; count=3; bag=4; to=machine
 8 P reading timing 0.160 in before top
 6 M fitted wheel rims, 1h
 4 P did cable gear change adjusted, 1.5h

@@ -82,6 +82,9 @@ export const rallyCar: DemoBuild = {
 9 I @part-done synchro act=order; vendor=Oldgate Machine Works; due=5; price=96
 4 I @part-done synchro act=arrive; check=faulty when tested; note=two of three will not hold on the cone
 4 I @photo ring: the one on the left, on the cone
+9 J @piece casing what=gearbox casing; to=machine; for=build; note=bearing seats to be sleeved
+9 J @photo ring: the worn seat
+8 I @batch machine-1 vendor=Oldgate Machine Works; to=machine; pieces=casing,drums; due=12; price=145; sent
 9 J found spot lamp bracket fouls the bonnet catch, two hours, should
 8 J did spot lamp bracket remade, 2.5h
 6 W @letter

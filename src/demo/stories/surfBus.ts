@@ -65,6 +65,13 @@ export const surfBus: DemoBuild = {
 3 W @playbook blast-to-paint -
 3 W moved to blast room
 3 M @worked mask 2 done
+119 M @piece latches-h what=coffin deck latches; count=6; bag=2; to=plate
+16 M @piece racks what=rack irons; count=6; bag=5; to=plate
+15 I @batch plate-4 vendor=Halcyon Platers; to=plate; pieces=hood-screws,racks,latches-h; due=9; price=84; sent
+6 I @batch-day plate-4 due=6
+4 M @piece springplates what=air spring plates; count=4; bag=6; to=blast; note=bolts to be kept with them
+3 M @piece rollers what=deck rollers; count=22; to=powder coat
+2 M @piece handles what=tail door handles; count=2; bag=8
 1 W @next Side glass when Marram sends it; racks and slats go in behind it.
 0 J @worked blast 3 done
 `,

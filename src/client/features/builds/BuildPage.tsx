@@ -79,6 +79,7 @@ function BuildHead({ build }: { build: BuildView }) {
         <LookOverLink build={build} />
         <WorkLink build={build} />
         <PartsLink build={build} />
+        <PiecesLink build={build} />
         <CausesLink build={build} />
         <EstimateLink build={build} />
         <PhotosLink build={build} />
@@ -130,6 +131,13 @@ function PartsLink({ build }: { build: BuildView }) {
   const to = `/builds/${build.id}/parts`;
   useKey('a', () => void navigate(to));
   return <Link to={to}>Parts</Link>;
+}
+
+function PiecesLink({ build }: { build: BuildView }) {
+  const navigate = useNavigate();
+  const to = `/builds/${build.id}/pieces`;
+  useKey('t', () => void navigate(to));
+  return <Link to={to}>What is off it</Link>;
 }
 
 function CausesLink({ build }: { build: BuildView }) {

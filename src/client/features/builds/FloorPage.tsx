@@ -85,6 +85,7 @@ export default function FloorPage() {
           <Quiet>{summary(cars.length, now.length)}</Quiet>
           <Link to="/plan">As a plan</Link>
           <Link to="/parts">Parts of all cars</Link>
+          <Link to="/outwork">Outwork</Link>
           {seesPrices && <NewLink to="/builds/new">New build</NewLink>}
         </Row>
         {cars.length === 0 && (

@@ -35,6 +35,8 @@ export function useBuildChanged(): (buildId: string) => void {
         ['waits'],
         ['parts', buildId],
         ['parts-desk'],
+        ['pieces', buildId],
+        ['outwork'],
         ['build', buildId],
         ['entries', buildId],
         ['letters', buildId],

@@ -1,6 +1,6 @@
 /** What other features may use of this one. */
 export { CorrectDialog } from './CorrectLazy.tsx';
-export { entriesQuery, useBuildChanged } from './entries.queries.ts';
+export { entriesQuery, knownQuery, useBuildChanged } from './entries.queries.ts';
 export { factText, FIELD_ORDER, fieldWord } from './facts.ts';
 export { useThisCar } from './target.tsx';
 export { useCapture } from './useCapture.ts';

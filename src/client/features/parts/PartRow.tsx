@@ -21,6 +21,9 @@ const Line = styled.li`
   padding: ${space.s} 0;
   border-top: 1px solid ${color.zincLine};
   overflow-wrap: anywhere;
+  &:target {
+    background: ${color.blueingWash};
+  }
   ${phone} {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -47,7 +50,7 @@ export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: Par
     part.vendor && `from ${part.vendor}`,
   ].filter(Boolean);
   return (
-    <Line>
+    <Line id={part.id}>
       <div>
         {names && (
           <>

@@ -3,13 +3,15 @@ import { useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { styled } from 'styled-components';
-import { PART_STATES } from '#core/parts/parts.ts';
+import { inSentence } from '#core/log/sentences.ts';
+import { PART_STATES, type PartState } from '#core/parts/parts.ts';
 import { useKey } from '../../shared/keys.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Head, Page, Panel, Row, Stack, Title } from '../../ui/parts.tsx';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
+import { PrintLabels } from '../labels/index.ts';
 import { usePhotosByEntry } from '../photos/index.ts';
 import { PartDialogs, type OpenPart } from './PartDialogs.tsx';
 import { PartRow } from './PartRow.tsx';
@@ -21,6 +23,9 @@ const Name = styled(Title)`
     text-transform: uppercase;
   }
 `;
+
+/** What lies here in a bag or on a shelf: new parts, and old ones that were taken out. */
+const HAS_LABEL: readonly PartState[] = ['arrived', 'wrong', 'fitted'];
 
 export default function PartsPage() {
   const { buildId = '' } = useParams();
@@ -47,7 +52,12 @@ export default function PartsPage() {
           if (of.length === 0) return null;
           return (
             <Panel key={state} aria-label={STATE_HEADS[state]}>
-              <Head>{STATE_HEADS[state]}</Head>
+              <Row>
+                <Head>{STATE_HEADS[state]}</Head>
+                {HAS_LABEL.includes(state) && (
+                  <PrintLabels ids={of.map((p) => p.id)} of={inSentence(STATE_HEADS[state])} />
+                )}
+              </Row>
               <ul>
                 {of.map((part) => (
                   <PartRow

@@ -4,11 +4,13 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { PersonView, PlaceView, VendorView } from '#contract/shop.ts';
+import { inSentence } from '#core/log/sentences.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Head, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, phone, space, touch } from '../../ui/tokens.ts';
+import { PrintLabels } from '../labels/index.ts';
 import { PersonDialog } from './PersonDialog.tsx';
 import { PlaceDialog } from './PlaceDialog.tsx';
 import { VendorDialog } from './VendorDialog.tsx';
@@ -66,6 +68,8 @@ interface ListProps<R> {
   note: (row: R) => string;
   /** Undefined where one may only read. */
   onOpen: ((row?: R) => void) | undefined;
+  /** Whether each carries a label. */
+  labels?: boolean;
 }
 
 function List<R extends { id: string; name: string }>({
@@ -75,6 +79,7 @@ function List<R extends { id: string; name: string }>({
   rows,
   note,
   onOpen,
+  labels = false,
 }: ListProps<R>) {
   return (
     <Panel aria-label={title}>
@@ -85,6 +90,7 @@ function List<R extends { id: string; name: string }>({
             {add}
           </Button>
         )}
+        {labels && <PrintLabels ids={rows.map((r) => r.id)} of={inSentence(title)} />}
       </Row>
       <Quiet>{hint}</Quiet>
       <ul>
@@ -140,6 +146,7 @@ export default function ShopPage() {
             hint="Where a car can stand. The log line knows them by name."
             add="New place"
             rows={data.places}
+            labels
             note={(p) => placeNote(p)}
             onOpen={(row) => setOpen({ list: 'place', ...(row && { row }) })}
           />

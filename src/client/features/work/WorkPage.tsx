@@ -37,6 +37,7 @@ const ruled = (t: TaskView): Task => ({
   state: t.state,
   needs: t.needs,
   gate: t.gateSigned ? null : t.gate,
+  away: t.away,
   doneAt: t.doneAt,
 });
 

@@ -1,12 +1,26 @@
 /** An estimate on paper: a good shop’s letterhead, each line with its why, its pictures and its price, the sums, the page numbers. */
-import { createRequire } from 'node:module';
-import PDFDocument from 'pdfkit';
 import { choiceOf } from '#core/approval/answers.ts';
 import type { RevisionChoice, RevisionContent, RevisionLine } from '#core/approval/revision.ts';
 import { weeksInWords } from '#core/estimate/ways.ts';
 import type { LineClass } from '#core/log/kinds.ts';
 import { formatMoney } from '#core/money/money.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
+import {
+  BOTTOM,
+  bytesOf,
+  feet,
+  heightOf,
+  INK,
+  MARGIN,
+  openPaper,
+  OXIDE,
+  QUIET,
+  rule,
+  WIDTH,
+  write,
+  type Doc,
+  type Weight,
+} from '../../paper/paper.ts';
 
 export interface PaperOf {
   shop: string;
@@ -23,87 +37,10 @@ export interface PaperOf {
   fileOf: (picture: ShownPicture) => string;
 }
 
-const INK = '#1e1c19';
-const OXIDE = '#8e3420';
-const QUIET = '#565d63';
-const RULE = '#c4c3bb';
-
-/** Points: A4 is 595.28 by 841.89. */
-const MARGIN = 56;
-const WIDTH = 595.28 - 2 * MARGIN;
 const PRICE_WIDTH = 96;
 const TEXT_WIDTH = WIDTH - PRICE_WIDTH - 16;
-const BOTTOM = 841.89 - MARGIN - 24;
 const PICTURE_WIDTH = 118;
 const MOST_PICTURES = 3;
-
-type Doc = InstanceType<typeof PDFDocument>;
-type Weight = 'regular' | 'bold';
-
-const require = createRequire(import.meta.url);
-const CUTS = {
-  regular: require.resolve('@fontsource/archivo/files/archivo-latin-400-normal.woff'),
-  'regular-more': require.resolve('@fontsource/archivo/files/archivo-latin-ext-400-normal.woff'),
-  bold: require.resolve('@fontsource/archivo/files/archivo-latin-700-normal.woff'),
-  'bold-more': require.resolve('@fontsource/archivo/files/archivo-latin-ext-700-normal.woff'),
-};
-
-/** The registry ships a face in cuts by alphabet; this is what its first cut holds (unicode-range of its own style sheet). */
-const FIRST_CUT =
-  /^[\u0000-\u00ff\u0131\u0152\u0153\u02bb\u02bc\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2191\u2193\u2212\u2215]$/;
-
-function openPaper(title: string): Doc {
-  const doc = new PDFDocument({ size: 'A4', margin: MARGIN, bufferPages: true, info: { Title: title } });
-  for (const [name, file] of Object.entries(CUTS)) doc.registerFont(name, file);
-  return doc;
-}
-
-/** A text in runs of one cut each. */
-function runsOf(text: string): { text: string; more: boolean }[] {
-  const runs: { text: string; more: boolean }[] = [];
-  for (const char of text) {
-    const more = !FIRST_CUT.test(char);
-    const last = runs.at(-1);
-    if (last?.more === more) last.text += char;
-    else runs.push({ text: char, more });
-  }
-  return runs;
-}
-
-interface Style {
-  weight?: Weight;
-  size?: number;
-  color?: string;
-  width?: number;
-  align?: 'left' | 'right';
-}
-
-/** Writes at a place and answers how far down it went. */
-function write(doc: Doc, text: string, x: number, y: number, style: Style = {}): number {
-  const { weight = 'regular', size = 10, color = INK, width = WIDTH, align = 'left' } = style;
-  const runs = runsOf(text);
-  doc.fontSize(size).fillColor(color);
-  runs.forEach((run, i) => {
-    doc.font(run.more ? `${weight}-more` : weight);
-    const options = { width, align, continued: i < runs.length - 1, lineGap: 1.5 };
-    if (i === 0) doc.text(run.text, x, y, options);
-    else doc.text(run.text, options);
-  });
-  return text === '' ? y : doc.y;
-}
-
-function heightOf(doc: Doc, text: string, { weight = 'regular', size = 10, width = WIDTH }: Style): number {
-  if (text === '') return 0;
-  return doc.font(weight).fontSize(size).heightOfString(text, { width, lineGap: 1.5 });
-}
-
-const rule = (doc: Doc, y: number, color = RULE, thick = 0.7): void =>
-  void doc
-    .moveTo(MARGIN, y)
-    .lineTo(MARGIN + WIDTH, y)
-    .lineWidth(thick)
-    .strokeColor(color)
-    .stroke();
 
 function head(doc: Doc, of: PaperOf): number {
   doc.rect(0, 0, 595.28, 6).fill(OXIDE);
@@ -227,33 +164,16 @@ function sums(doc: Doc, of: PaperOf, from: number): void {
   );
 }
 
-function feet(doc: Doc, of: PaperOf): void {
-  const { count } = doc.bufferedPageRange();
-  for (let i = 0; i < count; i += 1) {
-    doc.switchToPage(i);
-    // The foot lies in the margin, where text would begin a new page.
-    doc.page.margins.bottom = 0;
-    const mark = of.hash === null ? 'draft' : `fingerprint ${of.hash.slice(0, 16)}`;
-    const words = `${of.shop} · Estimate ${of.content.number} · ${mark} · page ${i + 1} of ${count}`;
-    write(doc, words, MARGIN, 841.89 - MARGIN + 8, { size: 8, color: QUIET });
-  }
-}
-
 /** The PDF’s bytes. */
 export function estimatePdf(of: PaperOf): Promise<Buffer> {
   const doc = openPaper(`Estimate ${of.content.number}, ${of.vehicle}`);
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
+  return bytesOf(doc, () => {
+    let y = head(doc, of);
+    const inAnyCase = of.content.lines.filter((l) => !choiceOf(of.content, l));
+    for (const line of inAnyCase) y = drawLine(doc, of, line, y);
+    for (const choice of of.content.choices ?? []) y = drawChoice(doc, of, choice, y);
+    sums(doc, of, y + 6);
+    const mark = of.hash === null ? 'draft' : `fingerprint ${of.hash.slice(0, 16)}`;
+    feet(doc, `${of.shop} · Estimate ${of.content.number} · ${mark}`);
   });
-  let y = head(doc, of);
-  const inAnyCase = of.content.lines.filter((l) => !choiceOf(of.content, l));
-  for (const line of inAnyCase) y = drawLine(doc, of, line, y);
-  for (const choice of of.content.choices ?? []) y = drawChoice(doc, of, choice, y);
-  sums(doc, of, y + 6);
-  feet(doc, of);
-  doc.end();
-  return done;
 }

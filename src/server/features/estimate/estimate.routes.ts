@@ -9,20 +9,15 @@ import {
   RevisionSendDto,
   TermsDto,
 } from '#contract/estimate.ts';
-import type { Response } from 'express';
 import type { Deps } from '../../deps.ts';
+import { sendFile } from '../../http/outFile.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { putChoice, settleChoice } from './choices.service.ts';
 import { beginLine } from './begin.service.ts';
 import { readEstimate } from './estimateNow.ts';
 import * as s from './estimate.service.ts';
-import { exportCsv, exportJson, exportPdf, importLines, type OutFile } from './exchange.service.ts';
+import { exportCsv, exportJson, exportPdf, importLines } from './exchange.service.ts';
 import { sendRevision, takeAnswer } from './revisions.service.ts';
-
-/** To be saved, never shown. */
-function sendFile(res: Response, { name, type, body }: OutFile): undefined {
-  res.attachment(name).type(type).send(body);
-}
 
 export function estimateRoutes(deps: Deps): Feature {
   return {

@@ -8,6 +8,7 @@ import { dayOf, formatDay } from '#core/time/days.ts';
 import { totalsOf } from '#core/estimate/totals.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
+import type { OutFile } from '../../http/outFile.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
@@ -120,12 +121,6 @@ export const importLines = (
       kept: dto.keep,
     };
   });
-
-export interface OutFile {
-  name: string;
-  type: string;
-  body: string | Buffer;
-}
 
 const fileName = (number: string, nickname: string): string =>
   `${number}-${nickname.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-estimate`;

@@ -129,6 +129,18 @@ export const putPart = (
     else await q.insertPart(tx, { ...kept, buildId, now: deps.clock.now() });
   });
 
+/** Writes down a part inside a transaction that does more; the caller holds the build. The same id again is the same part. */
+export async function addPartIn(
+  tx: Tx,
+  deps: Deps,
+  buildId: string,
+  { id, ...said }: { id: string } & Pick<q.PartContent, 'what' | 'quantity' | 'source' | 'sourceNote'>,
+): Promise<void> {
+  if (await q.partById(tx, id)) return;
+  const content = { ...said, number: '', catalogue: '', instead: '' };
+  await q.insertPart(tx, { id, buildId, lineId: null, content, vendor: '', now: deps.clock.now() });
+}
+
 /** What an act says in the logbook: its kind, its words, its facts. */
 function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string; facts: Facts } {
   const { what, quantity } = p.content;

@@ -27,7 +27,8 @@ export interface PhotoRow {
   removed_at: string | null;
 }
 
-const LOOK_DIGITS = 12;
+/** Of a shown file’s hash, as `look`. */
+export const LOOK_DIGITS = 12;
 
 export const toPhoto = (r: PhotoRow): PhotoView => ({
   id: r.id,

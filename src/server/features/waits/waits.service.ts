@@ -9,6 +9,7 @@ import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { workableLines } from '../estimate/index.ts';
+import { awayByTask, awayPieces, type AwayPiece } from '../outwork/index.ts';
 import { shopOf } from '../session/index.ts';
 import { tasksByBuild, type TaskToDo } from '../work/index.ts';
 import * as q from './waits.queries.ts';
@@ -59,6 +60,16 @@ const partHold = (shop: Shop, p: q.OpenPart): Hold => ({
       : PART_ACTS[p.state as keyof typeof PART_ACTS],
 });
 
+/** A piece that is not here, and what would bring it. */
+function awayHold({ state, words, vendor, since, back }: AwayPiece): Hold {
+  const act = {
+    off: 'send it, or its batch',
+    out: `ring ${vendor}`,
+    missing: `ring ${vendor} and have it searched for today`,
+  }[state];
+  return { kind: 'batch', what: words, since, until: back?.likely ?? null, act };
+}
+
 /** A task that waits for its place: what is free, or who must make room. */
 function placeHold(shop: Shop, b: q.BuildRow, task: TaskToDo): Hold {
   const cars = shop.builds.map((c) => ({
@@ -105,7 +116,7 @@ async function taskHolds(
             until: on(shop, w.from),
             act: 'let it rest',
           });
-        else if (w.onTaskId === null && waits.length === 1)
+        else if (w.onTaskId === null && w.isAway === undefined && waits.length === 1)
           holds.push({
             kind: 'gate',
             what: w.words,
@@ -141,9 +152,15 @@ async function waitOf(
   b: q.BuildRow,
   tasks: readonly TaskToDo[],
   parts: readonly q.OpenPart[],
+  away: readonly AwayPiece[],
 ): Promise<BuildWaitView> {
   const { holds: ofTasks, canBeBegun } = await taskHolds(tx, shop, b, tasks);
-  const holds = [...saidHolds(shop, b), ...parts.map((p) => partHold(shop, p)), ...ofTasks];
+  const holds = [
+    ...saidHolds(shop, b),
+    ...parts.map((p) => partHold(shop, p)),
+    ...away.map(awayHold),
+    ...ofTasks,
+  ];
   const open = tasks.some((t) => t.task.state === 'to do' || t.task.state === 'going');
   // Without tasks, what the owner wrote as next can be gone on with, unless something is waited for.
   const goesOn = !open && holds.length === 0 && b.nextStep !== '';
@@ -165,11 +182,13 @@ export const readWaits = (deps: Deps, who: SignedIn): Promise<WaitsView> =>
       places: await q.places(tx),
     };
     const parts = await q.openParts(tx);
-    const tasks = await tasksByBuild(tx);
+    const away = await awayPieces(tx, null);
+    const tasks = await tasksByBuild(tx, awayByTask(away));
     const waits: BuildWaitView[] = [];
     for (const b of shop.builds) {
       const own = parts.filter((p) => p.buildId === b.id);
-      waits.push(await waitOf(tx, shop, b, tasks.get(b.id) ?? [], own));
+      const awayOwn = away.filter((a) => a.buildId === b.id);
+      waits.push(await waitOf(tx, shop, b, tasks.get(b.id) ?? [], own, awayOwn));
     }
     return { waits };
   });

@@ -29,7 +29,11 @@ const SQL = `
      from task_needs n where n.shop_id = t.shop_id and n.task_id = t.id) as needs
   from tasks t where t.shop_id = :shopId order by t.build_id, t.position, t.id`;
 
-export async function tasksByBuild(tx: Tx): Promise<Map<string, TaskToDo[]>> {
+/** `away`: what each task waits for that is not here, by its id. */
+export async function tasksByBuild(
+  tx: Tx,
+  away: ReadonlyMap<string, string[]>,
+): Promise<Map<string, TaskToDo[]>> {
   const byBuild = new Map<string, TaskToDo[]>();
   for (const r of await tx.rows<Row>(SQL)) {
     const needs = (r.needs ?? []).map(({ taskId, reason, waitAtLeast }): TaskNeed => ({
@@ -37,7 +41,15 @@ export async function tasksByBuild(tx: Tx): Promise<Map<string, TaskToDo[]>> {
       reason,
       ...(waitAtLeast === null ? {} : { waitAtLeast }),
     }));
-    const task = { id: r.id, title: r.title, state: r.state, gate: r.gate, doneAt: r.doneAt, needs };
+    const task = {
+      id: r.id,
+      title: r.title,
+      state: r.state,
+      gate: r.gate,
+      doneAt: r.doneAt,
+      needs,
+      away: away.get(r.id) ?? [],
+    };
     const of = byBuild.get(r.buildId) ?? [];
     of.push({ task, lineId: r.lineId, place: r.place });
     byBuild.set(r.buildId, of);

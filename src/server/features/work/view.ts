@@ -12,13 +12,14 @@ import type { SignedIn } from '../../http/session.ts';
 import { buildDetail } from '../builds/index.ts';
 import { priceContext, seesPrices } from '../entries/index.ts';
 import { workableLines, type WorkableLine } from '../estimate/index.ts';
+import { awayByTask, awayPieces } from '../outwork/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './work.queries.ts';
 
 const toGoOf = (t: q.TaskRow): number =>
   t.state === 'done' ? 0 : (t.to_go_minutes ?? toGoUnsaid(t.content.minutes, t.spent_minutes));
 
-function taskView(t: q.TaskRow, needs: TaskNeed[]): TaskView {
+function taskView(t: q.TaskRow, needs: TaskNeed[], away: string[]): TaskView {
   const { title, work, place, minutes, cautions, gate, gateSigned, count } = t.content;
   return {
     id: t.id,
@@ -33,6 +34,7 @@ function taskView(t: q.TaskRow, needs: TaskNeed[]): TaskView {
     gateSigned: gateSigned ?? null,
     count: count ?? null,
     needs,
+    away,
     state: t.state,
     spentMinutes: t.spent_minutes,
     toGoMinutes: toGoOf(t),
@@ -75,6 +77,7 @@ export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string)
   const lines = await workableLines(tx, buildId, seesPrices(who));
   const tasks = await q.tasksOf(tx, buildId);
   const parts = await q.partsByLine(tx, buildId);
+  const away = awayByTask(await awayPieces(tx, buildId));
   const loose = await q.looseEntries(tx, buildId);
   const shop = await shopOf(tx);
   const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
@@ -82,7 +85,7 @@ export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string)
     buildId,
     nickname: build.nickname,
     now: deps.clock.now(),
-    tasks: tasks.map((t) => taskView(t, needs.get(t.id) ?? [])),
+    tasks: tasks.map((t) => taskView(t, needs.get(t.id) ?? [], away.get(t.id) ?? [])),
     lines: lines.map((l) => lineView(l, spent.get(l.id) ?? 0, tasks, parts, seesPrices(who))),
     spells: (await runningSpells(tx)).filter((s) => s.buildId === buildId),
     loose: seesPrices(who) ? loose : loose.map((e) => ({ ...e, text: hidePrices(e.text, context) })),

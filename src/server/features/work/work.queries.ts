@@ -299,10 +299,16 @@ export interface PartOfLine {
   priceMinor: number;
 }
 
+/** Parts of each line, and its share of each batch that its pieces went with: committed while out, spent once back. */
 export const partsByLine = (tx: Tx, buildId: string): Promise<PartOfLine[]> =>
   tx.rows(
     `select line_id as "lineId", state, coalesce((content ->> 'priceMinor')::bigint, 0) as "priceMinor" from parts
      where shop_id = :shopId and build_id = :buildId and line_id is not null and removed_at is null
-     order by made_at, id`,
+     union all
+     select t.line_id, case when g.back = g.sent then 'arrived' else 'ordered' end, g.price_minor
+     from batch_pieces g
+     join pieces p on p.shop_id = g.shop_id and p.id = g.piece_id
+     join tasks t on t.shop_id = p.shop_id and t.id = p.task_id
+     where g.shop_id = :shopId and p.build_id = :buildId and t.line_id is not null and g.price_minor is not null`,
     { buildId },
   );

@@ -7,6 +7,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
+import { awayByTask, awayPieces } from '../outwork/index.ts';
 import { shopOf } from '../session/index.ts';
 import { runningSpells, workOf } from './view.ts';
 import * as q from './work.queries.ts';
@@ -52,6 +53,7 @@ export const conflict = (current: unknown): Refusal =>
 /** The tasks of a build as the rules of core see them. */
 export async function tasksNow(tx: Tx, buildId: string): Promise<Map<string, Task>> {
   const needs = await q.needsOf(tx, buildId);
+  const away = awayByTask(await awayPieces(tx, buildId));
   const rows = await q.tasksOf(tx, buildId);
   return new Map(
     rows.map((t) => [
@@ -63,6 +65,7 @@ export async function tasksNow(tx: Tx, buildId: string): Promise<Map<string, Tas
         needs: needs.get(t.id) ?? [],
         gate: t.content.gateSigned ? null : (t.content.gate ?? null),
         doneAt: t.done_at,
+        away: away.get(t.id) ?? [],
       },
     ]),
   );
