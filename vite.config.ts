@@ -18,7 +18,7 @@ const compiledOnArrival: Plugin = {
 };
 
 const BEHIND_THE_FIRST =
-  /src\/(?:client\/features\/(?:waits\/FreesToday|work\/(?:RunningBar|Countdowns|work\.queries))|core\/(?:work\/(?:spells|tasks)|waits\/binding)|client\/shared\/now)\./;
+  /src\/(?:client\/features\/(?:work\/(?:RunningBar|Countdowns|work\.queries))|core\/work\/(?:spells|tasks)|client\/shared\/now)\./;
 
 export default defineConfig({
   plugins: [react(), compiledOnArrival],

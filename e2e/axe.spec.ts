@@ -108,7 +108,7 @@ test('every page', async ({ page }) => {
   await page.goto('/outwork');
   await page.getByText('3 pieces in it').click();
   await check();
-  await checkDialog(page.getByRole('button', { name: 'It is back: O-005' }));
+  await checkDialog(page.getByRole('button', { name: 'It is back: O-006' }));
   await page.getByRole('button', { name: 'Begin a batch: For plate' }).click();
   await page.getByLabel('To whom').fill('Halcyon Platers');
   await check();

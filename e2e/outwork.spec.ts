@@ -102,8 +102,8 @@ test('a technician on a phone: no price anywhere, sorted with one touch, labels 
   expect((await labels).suggestedFilename()).toBe('labels.pdf');
   await dialog.getByRole('button', { name: 'Close' }).click();
   const manifest = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Manifest to print: O-005' }).click();
-  expect((await manifest).suggestedFilename()).toBe('O-005-halcyon-platers.pdf');
+  await page.getByRole('link', { name: 'Manifest to print: O-006' }).click();
+  expect((await manifest).suggestedFilename()).toBe('O-006-halcyon-platers.pdf');
   await page.goto('/find/0000-0000-9');
   await expect(page.getByRole('alert')).toContainText(/no code of a label|No thing of this shop/);
 });

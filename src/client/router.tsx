@@ -4,6 +4,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { createBrowserRouter, redirect } from 'react-router';
 import FloorPage from './features/builds/FloorPage.tsx';
 import { floorQuery } from './features/builds/floor.queries.ts';
+import { waitsQuery } from './features/waits/waits.queries.ts';
 import { Layout } from './shell/Layout.tsx';
 import { NoSuchPage, RouteProblem } from './shell/Problem.tsx';
 import { sessionQuery } from './shared/session.ts';
@@ -33,7 +34,13 @@ export const makeRouter = (client: QueryClient) =>
             {
               ErrorBoundary: RouteProblem,
               children: [
-                { path: '/', Component: FloorPage, loader: () => client.ensureQueryData(floorQuery) },
+                {
+                  path: '/',
+                  Component: FloorPage,
+                  // Both at once: the Floor is read in the order of what holds its cars.
+                  loader: () =>
+                    Promise.all([client.ensureQueryData(floorQuery), client.ensureQueryData(waitsQuery)]),
+                },
                 { path: '/builds/new', lazy: page(() => import('./features/builds/NewBuildPage.tsx')) },
                 { path: '/builds/:buildId', lazy: page(() => import('./features/builds/BuildPage.tsx')) },
                 {

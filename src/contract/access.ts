@@ -34,6 +34,8 @@ export const ROUTES = {
   buildCreate: { method: 'post', path: '/api/builds', allow: DESK },
   buildRead: { method: 'get', path: '/api/builds/:buildId', allow: EVERYBODY },
   agreedPut: { method: 'put', path: '/api/builds/:buildId/agreed', allow: DESK },
+  pausePut: { method: 'put', path: '/api/builds/:buildId/pauses/:pauseId', allow: DESK },
+  pauseEnd: { method: 'post', path: '/api/builds/:buildId/pauses/:pauseId/end', allow: DESK },
   buildNext: { method: 'put', path: '/api/builds/:buildId/next', allow: DESK },
   entriesList: { method: 'get', path: '/api/builds/:buildId/entries', allow: EVERYBODY },
   entryAdd: { method: 'post', path: '/api/builds/:buildId/entries', allow: EVERYBODY },

@@ -17,6 +17,7 @@ import {
 } from 'class-validator';
 import { STANDARDS, type Standard } from '#core/log/standards.ts';
 import type { Kind } from '#core/log/kinds.ts';
+import { PAUSE_SIDES, type Pause, type PauseSide } from '#core/pauses/pauses.ts';
 import { Amount } from './amount.ts';
 import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
@@ -124,12 +125,24 @@ export class BuildNextDto {
   version!: number;
 }
 
+/** A build rests: why, for whose reasons, and until about when. */
+export class PauseDto {
+  @NonEmpty(200, 'say why it rests') reason!: string;
+  @IsIn(PAUSE_SIDES, { message: 'say for whose reasons' }) side!: PauseSide;
+  @IsOptional() @Validate(CalendarDay) until?: string;
+}
+
 export interface WaitView {
   entryId: string;
   subject: string;
   since: string;
   due?: string;
   vendor?: string;
+  person?: string;
+}
+
+export interface PauseView extends Pause {
+  id: string;
 }
 
 /** Sums of one kind of entry. Money is absent for those who do not see prices. */
@@ -148,7 +161,10 @@ export interface BuildRow {
   vehicleYear: number | null;
   customer: string;
   place: string | null;
+  /** As agreed; pauses for the customer’s reasons since `promisedOn` move it on (core/pauses). */
   promised: string | null;
+  promisedOn: string | null;
+  pauses: PauseView[];
   waits: WaitView[];
   doing: { kind: Kind; text: string; at: string } | null;
   toldAt: string | null;
@@ -174,6 +190,7 @@ export interface BuildView extends BuildRow {
   /** Why the car cannot be handed over as roadworthy; empty when it can. */
   notRoadworthy: string[];
   /** Absent for those who do not see prices or contacts. */
+  storagePerDayMinor?: number;
   spentMinor?: number;
   estimateMinor?: number;
   budgetMinor?: number | null;

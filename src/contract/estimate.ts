@@ -25,6 +25,7 @@ import { WISH_WEIGHT, type Wish } from '#core/estimate/loss.ts';
 import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
 import { MOST_WAYS, type Choice, type Way } from '#core/estimate/ways.ts';
 import { CLASSES, type LineClass } from '#core/log/kinds.ts';
+import { Amount } from './amount.ts';
 
 const MOST_MINUTES = 600_000;
 const MOST_MINOR = 1_000_000_000_00;
@@ -245,6 +246,9 @@ export class TermsDto implements Terms {
   @Min(0, { message: 'a share from 0 to 1' })
   @Max(1, { message: 'a share from 0 to 1' })
   sharedRisk!: number;
+
+  /** What a day in store costs a customer for whose reasons a car rests; absent: as it was. */
+  @IsOptional() @Amount(0) storagePerDayMinor?: number;
 }
 
 export interface EstimateLineView extends Omit<EstimateLineDto, 'findingId' | 'proposal'> {
@@ -310,4 +314,5 @@ export interface EstimateView {
 
 export interface TermsView extends Terms {
   version: number;
+  storagePerDayMinor?: number;
 }

@@ -2,6 +2,7 @@
 import { iceCreamVanEstimates } from './estimates/iceCreamVan.ts';
 import { rallyCarEstimates } from './estimates/rallyCar.ts';
 import { camperEstimates } from './estimates/camper.ts';
+import { fairgroundLorryEstimates } from './estimates/fairgroundLorry.ts';
 import { estateEstimates } from './estimates/estate.ts';
 import type { DemoEstimate } from './estimates/shape.ts';
 import type { Answer } from '#core/approval/answers.ts';
@@ -40,6 +41,11 @@ export const INTAKES: Record<string, DemoIntake> = {
     budget: 6000,
     discretion: 100,
   },
+  'fairground lorry': {
+    complaint: 'It shakes from thirty five on since my brother had it lengthened. We open again at Easter.',
+    budget: 4000,
+    discretion: 100,
+  },
   estate: { complaint: 'Keep every piece of it that can be kept.', discretion: 200 },
 };
 
@@ -58,6 +64,7 @@ export const ESTIMATES: Record<string, DemoEstimate> = {
   ...rallyCarEstimates,
   ...camperEstimates,
   ...estateEstimates,
+  ...fairgroundLorryEstimates,
 };
 
 export const ANSWERED: Record<string, DemoAnswer> = {
@@ -85,6 +92,7 @@ export const ANSWERED: Record<string, DemoAnswer> = {
       valve: 'approve',
     },
   },
+  lorry: { via: 'page', answers: { splice: 'approve', shaft: 'approve', nuts: 'approve' } },
   rally: { via: 'page', answers: { wing: 'approve', belts: 'approve', gearbox: 'approve' } },
   camper: {
     via: 'page',

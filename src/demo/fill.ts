@@ -5,12 +5,14 @@
 import type { BuildCreateDto } from '#contract/builds.ts';
 import { factsOf, parseLine, type CaptureContext } from '#core/capture/index.ts';
 import type { SymptomRole } from '#core/inspection/symptoms.ts';
+import type { PauseSide } from '#core/pauses/pauses.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { addDays, dayOf, weekdayOf, type Day } from '#core/time/days.ts';
 import { noonOf } from '#core/time/zones.ts';
 import { atTheDoor } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { createBuild, setNext } from '#server/features/builds/builds.service.ts';
+import { pauseBuild } from '#server/features/builds/pauses.service.ts';
 import { addEntry, correctEntry, listEntries } from '#server/features/entries/entries.service.ts';
 import { openLetter, sendLetter } from '#server/features/letters/letters.service.ts';
 import { firstShopMade } from '#server/features/session/session.queries.ts';
@@ -37,8 +39,33 @@ import { microcar } from './stories/microcar.ts';
 import { milkFloat } from './stories/milkFloat.ts';
 import { rallyCar } from './stories/rallyCar.ts';
 import { surfBus } from './stories/surfBus.ts';
+import { tourer } from './stories/tourer.ts';
+import { tricycle } from './stories/tricycle.ts';
+import { fairgroundLorry } from './stories/fairgroundLorry.ts';
+import { firePump } from './stories/firePump.ts';
+import { airportTug } from './stories/airportTug.ts';
+import { breadVan } from './stories/breadVan.ts';
+import { charabanc } from './stories/charabanc.ts';
+import { snowPlough } from './stories/snowPlough.ts';
 
-const BUILDS: DemoBuild[] = [iceCreamVan, rallyCar, estate, milkFloat, microcar, camper, surfBus, drophead];
+const BUILDS: DemoBuild[] = [
+  iceCreamVan,
+  rallyCar,
+  estate,
+  milkFloat,
+  microcar,
+  camper,
+  surfBus,
+  drophead,
+  tourer,
+  tricycle,
+  fairgroundLorry,
+  firePump,
+  airportTug,
+  breadVan,
+  charabanc,
+  snowPlough,
+];
 
 /** Ids that count, in the shape of UUIDv7, so that the demo is the same every time. */
 function counter(): () => string {
@@ -235,6 +262,12 @@ async function take(shop: Shop, step: Step): Promise<void> {
   if (step.text.startsWith('@pinned ')) {
     const [by = '', freedBy = ''] = step.text.slice(8).split(' | ');
     await setPinned(shop.deps, who, buildId, { by, freedBy });
+    return;
+  }
+  if (step.text.startsWith('@rest ')) {
+    const [side = '', ...reason] = step.text.slice(6).split(' ');
+    const dto = { side: side as PauseSide, reason: reason.join(' ') };
+    await pauseBuild(shop.deps, who, buildId, shop.id(), dto);
     return;
   }
   if (step.text.startsWith('@symptom ')) return followUp(shop, who, buildId, step.text.slice(9));

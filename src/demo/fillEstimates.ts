@@ -46,6 +46,7 @@ export const setTerms = (deps: Deps, owner: SignedIn): Promise<unknown> =>
     taxBp: 2000,
     taxIncluded: false,
     sharedRisk: 0.3,
+    storagePerDayMinor: pence(4),
   });
 
 function bodyOf(l: DemoLine, version: number, ids: LineIds, ways: LineIds): EstimateLineDto {

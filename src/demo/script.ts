@@ -51,13 +51,13 @@ const ROUTINE: [string, (part: string, hours: string) => string][] = [
 ];
 const HOURS = ['1h', '2h', '1.5h', '45 min', '3h', 'half an hour', '2h 30', 'an hour and a half'];
 
-function routineSteps(build: DemoBuild, index: number, arrivedAgo: number): Step[] {
+function routineSteps(build: DemoBuild, index: number, arrivedAgo: number, endedAgo: number): Step[] {
   const steps: Step[] = [];
   build.parts.forEach((part, p) =>
     ROUTINE.forEach(([who, say], r) => {
       const n = p * ROUTINE.length + r;
       const along = (p + r / ROUTINE.length + 0.5) / (build.parts.length + 1);
-      const daysAgo = Math.max(2, Math.round(arrivedAgo * (1 - along)));
+      const daysAgo = Math.max(endedAgo, Math.round(arrivedAgo - (arrivedAgo - endedAgo) * along));
       const text = say(part, HOURS[(n * 5 + index * 3) % HOURS.length]!);
       steps.push({
         build: index,
@@ -77,7 +77,9 @@ export function stepsOf(builds: readonly DemoBuild[]): Step[] {
   const steps = builds.flatMap((build, index) => {
     const story = storySteps(build, index);
     const arrivedAgo = Math.max(...story.map((s) => s.daysAgo));
-    return [...story, ...routineSteps(build, index, arrivedAgo - 6)];
+    // While it rests nobody works on it.
+    const restsAgo = story.find((s) => s.text.startsWith('@rest '))?.daysAgo ?? 0;
+    return [...story, ...routineSteps(build, index, arrivedAgo - 6, Math.max(2, restsAgo + 1))];
   });
   return steps.sort((a, b) => b.daysAgo - a.daysAgo || a.minute - b.minute || a.build - b.build);
 }

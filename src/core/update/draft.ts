@@ -39,7 +39,13 @@ export interface Letter {
 }
 
 export interface DraftInput {
-  build: { number: string; vehicle: string; promised: string | null };
+  build: {
+    number: string;
+    vehicle: string;
+    promised: string | null;
+    /** Where pauses for the customer’s reasons moved the promise: what it was, and by how many days. */
+    rested?: { was: string; days: number };
+  };
   customerFirstName: string;
   shopName: string;
   ownerName: string;
@@ -164,13 +170,19 @@ function costItems({ totals, manner }: DraftInput): LetterItem[] {
   ];
 }
 
+function restedWords({ rested }: DraftInput['build'], { locale, today }: DraftInput['manner']): string {
+  if (rested === undefined || rested.days === 0) return '';
+  const days = rested.days === 1 ? 'The day' : `The ${rested.days} days`;
+  return ` ${days} that it rested ${rested.days === 1 ? 'is' : 'are'} added to ${formatDay(rested.was, locale, today)}.`;
+}
+
 function nextItems({ next, build, manner }: DraftInput): LetterItem[] {
   const items: LetterItem[] = [];
   if (next.trim() !== '') items.push({ id: 'next', text: next.trim(), leftOut: false });
   if (build.promised !== null)
     items.push({
       id: 'promised',
-      text: `Promised for ${formatDay(build.promised, manner.locale, manner.today)}.`,
+      text: `Promised for ${formatDay(build.promised, manner.locale, manner.today)}.${restedWords(build, manner)}`,
       leftOut: false,
     });
   return items;

@@ -58,6 +58,17 @@ describe('open waits', () => {
   });
 });
 
+test('for whom, where only a person is named; for what, where a person is to do it', () => {
+  const [petra, sill] = [
+    entry({ kind: 'waiting', text: 'waiting on Petra, due in two weeks', facts: { person: 'Petra Vosk' } }),
+    waitFor('finish the sill', { person: 'Petra Vosk' }),
+  ];
+  const words = openWaits(effectiveEntries([petra, sill]), 'Europe/London').map((w) =>
+    waitInWords(w, '2026-03-11', 'en-GB').replace(/^Waiting .+? for /, ''),
+  );
+  expect(words).toEqual(['Petra Vosk', 'Petra Vosk: finish the sill']);
+});
+
 test('a wait in words', () => {
   const wait = { entryId: 'e', subject: 'glass', since: '2026-03-02', due: '2026-03-13' };
   expect(waitInWords(wait, '2026-03-11', 'en-GB')).toBe('Waiting 9 days for the glass (due Fri 13 Mar)');

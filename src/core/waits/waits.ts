@@ -10,6 +10,8 @@ export interface Wait {
   since: Day;
   due?: Day;
   vendor?: string;
+  /** Of the shop, whose hands or word it waits for. */
+  person?: string;
 }
 
 /** What of an entry a wait is read from. */
@@ -37,10 +39,11 @@ export function openWaits(entries: readonly WaitEntry[], timeZone: string): Wait
 function toWait(e: WaitEntry, timeZone: string): Wait {
   return {
     entryId: e.id,
-    subject: placedName(e.facts.subject ?? e.text, e.facts.zone),
+    subject: placedName(e.facts.subject ?? e.facts.person ?? e.text, e.facts.zone),
     since: e.facts.on ?? dayOf(e.at, timeZone),
     ...(e.facts.due === undefined ? {} : { due: e.facts.due }),
     ...(e.facts.vendor === undefined ? {} : { vendor: e.facts.vendor }),
+    ...(e.facts.person === undefined ? {} : { person: e.facts.person }),
   };
 }
 
@@ -56,6 +59,10 @@ function sameThing(wait: Wait, e: WaitEntry): boolean {
   return wordsOf(wait.subject).some((w) => said.has(w));
 }
 
+/** “the glass”, “Petra: finish the microcar”. */
+export const waitedFor = ({ subject, person }: Pick<Wait, 'subject' | 'person'>): string =>
+  person === undefined || subject.includes(person) ? withArticle(subject) : `${person}: ${subject}`;
+
 /** "Waiting 9 days for the glass (due Fri 27 Nov)". */
 export function waitInWords(wait: Wait, today: Day, locale: string): string {
   const days = Math.max(0, daysBetween(wait.since, today));
@@ -64,5 +71,5 @@ export function waitInWords(wait: Wait, today: Day, locale: string): string {
     ? ` (${wait.due < today ? 'was due' : 'due'} ${formatDay(wait.due, locale, today)})`
     : '';
   const who = fromVendor(wait.vendor);
-  return `Waiting ${long} for ${withArticle(wait.subject)}${who}${due}`;
+  return `Waiting ${long} for ${waitedFor(wait)}${who}${due}`;
 }

@@ -14,6 +14,7 @@ import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
 import * as addShopLists from '../../../migrations/20261126_add_shop_lists.ts';
 import * as addOutwork from '../../../migrations/20261127_add_outwork.ts';
+import * as addPauses from '../../../migrations/20261127_add_pauses.ts';
 import * as addParts from '../../../migrations/20261126_add_parts.ts';
 import * as addPlan from '../../../migrations/20261126_add_plan.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
@@ -35,6 +36,7 @@ const MIGRATIONS = {
   '20261126_add_symptoms': addSymptoms,
   '20261126_add_work': addWork,
   '20261127_add_outwork': addOutwork,
+  '20261127_add_pauses': addPauses,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

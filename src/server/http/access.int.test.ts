@@ -28,6 +28,7 @@ const params = {
   letterId: nextId(),
   lineId: nextId(),
   partId: nextId(),
+  pauseId: nextId(),
   pieceId: nextId(),
   batchId: nextId(),
   code: 'nonsense',

@@ -3,6 +3,7 @@ import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildView, TellBy } from '#contract/builds.ts';
+import { promiseNow } from '#core/pauses/pauses.ts';
 import { formatDay } from '#core/time/days.ts';
 import { holdInWords } from '#core/waits/binding.ts';
 import { waitInWords } from '#core/waits/waits.ts';
@@ -19,6 +20,7 @@ import { waitsQuery } from '../waits/index.ts';
 import { buildQuery } from './builds.queries.ts';
 import { CustomerPanel } from './CustomerPanel.tsx';
 import { Logbook } from './Logbook.tsx';
+import { Rests } from './Rests.tsx';
 import { NextPanel } from './NextPanel.tsx';
 import { Sums } from './Sums.tsx';
 
@@ -96,7 +98,7 @@ function BuildHead({ build }: { build: BuildView }) {
         <Quiet>finish: {build.standard}</Quiet>
         <Quiet>stands: {build.place ?? 'not placed yet'}</Quiet>
         {build.eventDay && <Quiet>event: {formatDay(build.eventDay, manner.locale, manner.today)}</Quiet>}
-        {build.promised && <Quiet>promised: {formatDay(build.promised, manner.locale, manner.today)}</Quiet>}
+        <PromisedFor build={build} />
       </Row>
       {build.notRoadworthy.length > 0 && (
         <Notice $tone="oxide">
@@ -109,6 +111,19 @@ function BuildHead({ build }: { build: BuildView }) {
         </p>
       )}
     </Stack>
+  );
+}
+
+function PromisedFor({ build }: { build: BuildView }) {
+  const { locale, today } = useManner();
+  const now = promiseNow(build.promised, build.promisedOn, build.pauses, today);
+  if (now === null || build.promised === null) return null;
+  const was = now === build.promised ? '' : ` (was ${formatDay(build.promised, locale, today)}, it rested)`;
+  return (
+    <Quiet>
+      promised: {formatDay(now, locale, today)}
+      {was}
+    </Quiet>
   );
 }
 
@@ -208,6 +223,8 @@ function Waits({ build }: { build: BuildView }) {
   const manner = useManner();
   const { data } = useQuery(waitsQuery);
   const binding = data?.waits.find((w) => w.buildId === build.id)?.binding;
+  const rests = build.pauses.find((p) => p.to === null);
+  const waits = build.waits.filter((w) => w.subject !== rests?.reason);
   return (
     <Panel>
       <Head>Waits for</Head>
@@ -218,7 +235,7 @@ function Waits({ build }: { build: BuildView }) {
         </p>
       )}
       {build.waits.length === 0 && !binding && <Quiet>Nothing. It can be worked on.</Quiet>}
-      {build.waits.map((w) => {
+      {waits.map((w) => {
         const words = waitInWords(w, manner.today, manner.locale);
         const late = w.due !== undefined && w.due < manner.today;
         return late ? (
@@ -229,6 +246,7 @@ function Waits({ build }: { build: BuildView }) {
           <p key={w.entryId}>{words}</p>
         );
       })}
+      <Rests build={build} />
     </Panel>
   );
 }

@@ -1,19 +1,20 @@
 /** The Floor: every build, where it stands, what goes on, what it waits for, when its customer last heard. */
-import { Suspense } from 'react';
-import { useSuspenseQuery } from '@tanstack/react-query';
+import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildRow } from '#contract/builds.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import type { Manner } from '#core/log/sentences.ts';
+import { promiseNow } from '#core/pauses/pauses.ts';
 import { agoInWords, dayOf, formatDay } from '#core/time/days.ts';
+import { freeingActs, rankByFreeing } from '#core/waits/frees.ts';
 import { reasonsNow } from '#core/waits/attention.ts';
 import { waitInWords } from '#core/waits/waits.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Head, Mono, Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
-import { FreesToday } from '../waits/index.ts';
+import { FreesToday, waitsQuery } from '../waits/index.ts';
 import { floorQuery } from './floor.queries.ts';
 
 const COLUMNS =
@@ -74,8 +75,12 @@ export default function FloorPage() {
   const manner = useManner();
   const { seesPrices, shop } = useShop();
   useTitle('Floor');
+  const { data: waiting } = useQuery(waitsQuery);
+  const acts = freeingActs(waiting?.waits ?? [], manner.today);
+  const rank = rankByFreeing(acts);
   const cars = data.builds.map((build) => ({ build, reasons: reasonsFor(build, manner, shop.timeZone) }));
-  const now = cars.filter((c) => c.reasons.length > 0).sort((a, b) => b.reasons.length - a.reasons.length);
+  cars.sort((a, b) => (rank.get(a.build.id) ?? Infinity) - (rank.get(b.build.id) ?? Infinity) || 0);
+  const now = cars.filter((c) => c.reasons.length > 0);
   const rest = cars.filter((c) => c.reasons.length === 0);
   return (
     <Page>
@@ -94,11 +99,9 @@ export default function FloorPage() {
             below.
           </p>
         )}
+        <FreesToday acts={acts} />
         <Cars title="Needs a person now" cars={now} manner={manner} />
         <Cars title={now.length > 0 ? 'Going on' : 'All cars'} cars={rest} manner={manner} />
-        <Suspense>
-          <FreesToday />
-        </Suspense>
       </Stack>
     </Page>
   );
@@ -118,13 +121,18 @@ const summary = (all: number, now: number): string =>
 const toldOn = (b: BuildRow, timeZone: string): string => dayOf(b.toldAt ?? b.arrivedAt, timeZone);
 
 function reasonsFor(b: BuildRow, manner: Manner, timeZone: string): string[] {
-  const { waits, promised, tellEveryDays } = b;
+  const { waits, tellEveryDays } = b;
+  const promised = promisedFor(b, manner.today);
   return reasonsNow(
     { waits, promised, tellEveryDays, toldOn: toldOn(b, timeZone) },
     manner.today,
     manner.locale,
   );
 }
+
+/** As it holds now: pauses for the customer’s reasons are off its clock. */
+const promisedFor = (b: BuildRow, today: string): string | null =>
+  promiseNow(b.promised, b.promisedOn, b.pauses, today);
 
 interface FloorCar {
   build: BuildRow;
@@ -154,6 +162,9 @@ function Cars({ title, cars, manner }: { title: string; cars: FloorCar[]; manner
 
 function CarRow({ build: b, reasons, manner }: FloorCar & { manner: Manner }) {
   const { timeZone } = useShop().shop;
+  const promised = promisedFor(b, manner.today);
+  const rests = b.pauses.find((p) => p.to === null);
+  const waits = b.waits.filter((w) => w.subject !== rests?.reason);
   return (
     <Car $now={reasons.length > 0}>
       <div>
@@ -180,15 +191,20 @@ function CarRow({ build: b, reasons, manner }: FloorCar & { manner: Manner }) {
       </div>
       <div>
         {b.waits.length === 0 && <Quiet>nothing</Quiet>}
-        {b.waits.map((w) => (
+        {rests && (
+          <div>
+            Rests since {formatDay(rests.from, manner.locale, manner.today)}: {rests.reason}
+          </div>
+        )}
+        {waits.map((w) => (
           <div key={w.entryId}>{waitInWords(w, manner.today, manner.locale)}</div>
         ))}
       </div>
       <div>
         {b.toldAt ? `told ${agoInWords(dayOf(b.toldAt, timeZone), manner.today)}` : 'not told yet'}
-        {b.promised && (
+        {promised && (
           <div>
-            <Quiet>promised {formatDay(b.promised, manner.locale, manner.today)}</Quiet>
+            <Quiet>promised {formatDay(promised, manner.locale, manner.today)}</Quiet>
           </div>
         )}
       </div>

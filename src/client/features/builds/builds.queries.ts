@@ -5,6 +5,7 @@ import type {
   BuildNextDto,
   BuildView,
   CustomersView,
+  PauseDto,
 } from '#contract/builds.ts';
 import { useBuildChanged } from '../entries/index.ts';
 import { call } from '../../shared/api.ts';
@@ -38,6 +39,23 @@ export function useSetNext(buildId: string) {
   return useMutation({
     mutationFn: (body: BuildNextDto) => call<BuildView>('buildNext', { params: { buildId }, body }),
     onSuccess: (build) => client.setQueryData(buildQuery(buildId).queryKey, build),
+  });
+}
+
+/** A build rests, or goes on again. */
+export function usePause(buildId: string) {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: ({ pauseId, body }: { pauseId: string; body?: PauseDto }) =>
+      body
+        ? call<BuildView>('pausePut', { params: { buildId, pauseId }, body })
+        : call<BuildView>('pauseEnd', { params: { buildId, pauseId } }),
+    onSuccess: (build) => {
+      client.setQueryData(buildQuery(buildId).queryKey, build);
+      changed(buildId);
+    },
+    onError: () => client.invalidateQueries({ queryKey: ['build', buildId] }),
   });
 }
 

@@ -13,7 +13,7 @@ import { Head, Notice, Row, Title } from '../../ui/parts.tsx';
 import { termsQuery, useSaveTerms } from './estimate.queries.ts';
 import { WORK_WORDS } from './words.ts';
 
-type Faults = Partial<Record<Work | 'tax' | 'shared', string>>;
+type Faults = Partial<Record<Work | 'tax' | 'shared' | 'storage', string>>;
 
 export default function TermsPage() {
   const { currency } = useManner();
@@ -30,6 +30,7 @@ export default function TermsPage() {
   const [tax, setTax] = useState(String(terms.taxBp / 100));
   const [included, setIncluded] = useState(terms.taxIncluded);
   const [shared, setShared] = useState(String(Math.round(terms.sharedRisk * 100)));
+  const [storage, setStorage] = useState(moneyAsTyped(terms.storagePerDayMinor ?? 0, currency));
   const [faults, setFaults] = useState<Faults>({});
   useTitle('Rates and tax');
   const mayChange = person.role === 'owner';
@@ -39,11 +40,13 @@ export default function TermsPage() {
       Work,
       number | null
     >;
+    const perDay = moneyTyped(storage, currency);
     const [taxPart, share] = [numberTyped(tax), numberTyped(shared)];
     const found: Faults = {};
     for (const w of WORKS) if (read[w] === null) found[w] = 'an amount, as in 62.00';
     if (taxPart === null || taxPart < 0 || taxPart > 100) found.tax = 'per cent, as in 20';
     if (share === null || share < 0 || share > 100) found.shared = 'per cent, from 0 to 100';
+    if (perDay === null) found.storage = 'an amount, as in 4.00';
     setFaults(found);
     if (Object.keys(found).length > 0) return;
     await save
@@ -53,6 +56,7 @@ export default function TermsPage() {
         taxBp: Math.round(taxPart! * 100),
         taxIncluded: included,
         sharedRisk: Math.round(share!) / 100,
+        storagePerDayMinor: perDay!,
       })
       .catch(() => undefined);
   };
@@ -101,6 +105,16 @@ export default function TermsPage() {
         readOnly={!mayChange}
         fault={faults.shared}
         onChange={(e) => setShared(e.target.value)}
+      />
+      <TextField
+        label={`A day in store, ${currency}`}
+        hint="Counted while a car rests for its customer’s reasons, and shown on its page; nothing is charged by itself."
+        inputMode="decimal"
+        data-mono
+        value={storage}
+        readOnly={!mayChange}
+        fault={faults.storage}
+        onChange={(e) => setStorage(e.target.value)}
       />
       <FormFault reason={save.isError ? wordsOf(save.error) : undefined} />
       {save.isSuccess && (

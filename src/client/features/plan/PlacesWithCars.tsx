@@ -46,9 +46,13 @@ const Place = styled.section<{ $spot: Spot }>`
     min-height: 72px;
   }
 `;
+/** Side by side where a place is wide: a yard holds many. */
 const Cars = styled(GridList)`
   outline: none;
   min-height: ${touch};
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(10.5rem, 100%), 1fr));
+  align-content: start;
   &[data-drop-target] {
     background: ${color.blueingWash};
   }
@@ -132,6 +136,7 @@ function OnePlace({ place, cars, onMove, onOpen }: OnePlaceProps) {
     <Place $spot={place.spot} aria-label={place.name}>
       <h2>{place.name}</h2>
       <Cars
+        layout="grid"
         aria-label={`Cars at ${place.name}`}
         items={here.map((c) => ({ ...c, id: c.buildId }))}
         dragAndDropHooks={dragAndDropHooks}

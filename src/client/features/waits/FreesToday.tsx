@@ -1,52 +1,82 @@
-/** What one act today would free: each car that stands still, what holds it last, and whose act it is. */
-import { useQuery } from '@tanstack/react-query';
+/** What one act today would free: whose it is, which cars it lets go on, which it only brings on. */
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildWaitView } from '#contract/waits.ts';
-import { holdInWords, type Hold } from '#core/waits/binding.ts';
+import { holdInWords } from '#core/waits/binding.ts';
+import type { FreeingAct } from '#core/waits/frees.ts';
 import { useManner } from '../../shared/shop.ts';
-import { Head, Now, Panel, Quiet } from '../../ui/parts.tsx';
+import { Head, Now, Panel, Quiet, Summary } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
-import { waitsQuery } from './waits.queries.ts';
 
-const Line = styled.p`
+const Act = styled.div`
   display: grid;
-  grid-template-columns: 11rem minmax(0, 1fr) minmax(0, 20rem);
+  grid-template-columns: minmax(0, 18rem) minmax(0, 1fr);
   gap: ${space.xs} ${space.l};
   padding: ${space.s} 0;
   border-top: 1px solid ${color.zincLine};
+  > b::first-letter {
+    text-transform: uppercase;
+  }
   ${phone} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;
 
-type Held = BuildWaitView & { binding: Hold };
+/** What one can do before noon; the rest is one press away. */
+const SHOWN = 4;
 
-/** Overdue first, then what nobody knows the end of, then by its day. */
-function mostUseful(today: string): (a: Held, b: Held) => number {
-  const rank = ({ binding: { until } }: Held): string =>
-    until === null ? '1' : until < today ? `0${until}` : `2${until}`;
-  return (a, b) => (rank(a) < rank(b) ? -1 : rank(a) > rank(b) ? 1 : a.nickname < b.nickname ? -1 : 1);
-}
-
-export default function FreesToday() {
-  const { locale, today } = useManner();
-  const { data } = useQuery(waitsQuery);
-  const held = (data?.waits ?? []).filter((w): w is Held => w.binding !== null).sort(mostUseful(today));
-  if (held.length === 0) return null;
+export function FreesToday({ acts }: { acts: readonly FreeingAct<BuildWaitView>[] }) {
+  if (acts.length === 0) return null;
+  const rest = acts.slice(SHOWN);
   return (
     <Panel aria-label="What an act today would free">
       <Head>What an act today would free</Head>
-      {held.map(({ buildId, nickname, binding }) => (
-        <Line key={buildId}>
-          <Link to={`/builds/${buildId}`}>{nickname}</Link>
-          <span>
-            {binding.until !== null && binding.until < today && <Now>Late. </Now>}
-            Waits for {holdInWords(binding, today, locale)}
-          </span>
-          <Quiet>{binding.act}</Quiet>
-        </Line>
-      ))}
+      <div>
+        {acts.slice(0, SHOWN).map((a) => (
+          <OneAct key={a.act} act={a} />
+        ))}
+        {rest.length > 0 && (
+          <details>
+            <Summary>{rest.length === 1 ? 'One more' : `${rest.length} more`}</Summary>
+            {rest.map((a) => (
+              <OneAct key={a.act} act={a} />
+            ))}
+          </details>
+        )}
+      </div>
     </Panel>
+  );
+}
+
+function OneAct({ act: { act, frees, bringsOn } }: { act: FreeingAct<BuildWaitView> }) {
+  return (
+    <Act>
+      <b>{act}</b>
+      <div>
+        {frees.map((b) => (
+          <OneCar key={b.buildId} build={b} />
+        ))}
+        {bringsOn.map((b) => (
+          <OneCar key={b.buildId} build={b} more />
+        ))}
+      </div>
+    </Act>
+  );
+}
+
+/** `more`: something else holds it too. */
+function OneCar({ build, more = false }: { build: BuildWaitView; more?: boolean }) {
+  const { locale, today } = useManner();
+  const binding = build.binding!;
+  const others = build.others.filter((h) => h.act !== binding.act).length;
+  return (
+    <p>
+      <Link to={`/builds/${build.buildId}/work`}>The {build.nickname}</Link>{' '}
+      {binding.until !== null && binding.until < today && <Now>late:</Now>} waits for{' '}
+      {holdInWords(binding, today, locale)}.{' '}
+      {more && (
+        <Quiet>{others === 1 ? 'One other thing holds' : `${others} other things hold`} it too.</Quiet>
+      )}
+    </p>
   );
 }

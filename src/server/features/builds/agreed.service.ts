@@ -2,6 +2,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { AgreedPutDto, BuildView } from '#contract/builds.ts';
 import { changesOfAgreed, whyNotDiscretion, type Agreed } from '#core/approval/agreed.ts';
+import { dayOf } from '#core/time/days.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
@@ -52,7 +53,8 @@ export const putAgreed = (
         fields: [{ field: 'discretionMinor', reason: tooLow }],
       });
     const { customerEmail: email, tellBy, tellEveryDays, ...ofBuild } = after;
-    if (!(await q.saveAgreed(tx, { id: buildId, version, ...ofBuild })))
+    const today = dayOf(deps.clock.now(), shop.timeZone);
+    if (!(await q.saveAgreed(tx, { id: buildId, version, today, ...ofBuild })))
       throw new Refusal('conflict', 'Somebody changed this build meanwhile. Yours is kept on the page.', {
         current: await readIn(tx, deps, who, buildId),
       });

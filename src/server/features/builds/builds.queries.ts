@@ -1,6 +1,7 @@
-import type { BuildRow, CustomerView, TellBy } from '#contract/builds.ts';
+import type { BuildRow, CustomerView, PauseView, TellBy } from '#contract/builds.ts';
 import type { Standard } from '#core/log/standards.ts';
 import type { KindSum } from '#core/log/entries.ts';
+import type { PauseSide } from '#core/pauses/pauses.ts';
 import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
 import type { Tx } from '../../db/pool.ts';
 
@@ -22,13 +23,18 @@ interface RowColumns {
   customer: string;
   place: string | null;
   promised: string | null;
+  promised_on: string | null;
+  pauses: PauseView[] | null;
   standing: Standing;
   arrived_at: string;
   tell_every_days: number;
 }
 
 const ROW_COLUMNS = `b.id, b.number, b.nickname, v.name as vehicle, v.year as vehicle_year, c.name as customer,
-  p.name as place, b.promised, b.standing, b.arrived_at, c.tell_every_days`;
+  p.name as place, b.promised, b.promised_on, b.standing, b.arrived_at, c.tell_every_days,
+  (select json_agg(json_build_object('id', s.id, 'side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day)
+     order by s.from_day, s.id)
+   from pauses s where s.shop_id = b.shop_id and s.build_id = b.id) as pauses`;
 const ROW_FROM = `from builds b
   join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
   join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
@@ -43,6 +49,8 @@ export const toRow = (r: RowColumns): BuildRow => ({
   customer: r.customer,
   place: r.place,
   promised: r.promised,
+  promisedOn: r.promised_on,
+  pauses: r.pauses ?? [],
   waits: r.standing.waits,
   doing: r.standing.doing,
   toldAt: r.standing.toldAt,
@@ -70,14 +78,16 @@ export interface BuildDetail extends RowColumns {
   link_opened_at: string | null;
   draft_id: string | null;
   told_up_to: number;
+  storage_per_day_minor: number;
   sums: KindSum[];
 }
 
 export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | undefined> {
   const row = await tx.one<Omit<BuildDetail, 'sums'>>(
     `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, b.customer_id, c.tell_by, c.email as customer_email,
-       l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
+       h.storage_per_day_minor, l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
      ${ROW_FROM}
+     join shops h on h.id = b.shop_id
      left join customer_links l on l.shop_id = b.shop_id and l.build_id = b.id and l.revoked_at is null
      left join letters d on d.shop_id = b.shop_id and d.build_id = b.id and d.state = 'draft'
      where b.shop_id = :shopId and b.id = :id`,
@@ -105,6 +115,7 @@ export interface NewBuild {
   vehicleId: string;
   standard: Standard;
   promised: string | null;
+  promisedOn: string | null;
   arrivedAt: string;
   complaint: string;
   budgetMinor: number | null;
@@ -114,10 +125,10 @@ export interface NewBuild {
 
 export const insertBuild = (tx: Tx, b: NewBuild): Promise<number> =>
   tx.run(
-    `insert into builds (shop_id, id, number, nickname, customer_id, vehicle_id, standard, promised, arrived_at, complaint,
-       budget_minor, discretion_minor, event_day, standing)
-     values (:shopId, :id, :number, :nickname, :customerId, :vehicleId, :standard, :promised, :arrivedAt, :complaint,
-       :budgetMinor, :discretionMinor, :eventDay, :standing::jsonb)`,
+    `insert into builds (shop_id, id, number, nickname, customer_id, vehicle_id, standard, promised, promised_on,
+       arrived_at, complaint, budget_minor, discretion_minor, event_day, standing)
+     values (:shopId, :id, :number, :nickname, :customerId, :vehicleId, :standard, :promised, :promisedOn,
+       :arrivedAt, :complaint, :budgetMinor, :discretionMinor, :eventDay, :standing::jsonb)`,
     { ...b, standing: JSON.stringify(EMPTY_STANDING) },
   );
 
@@ -158,12 +169,34 @@ export const saveNext = async (tx: Tx, b: { id: string; next: string; version: n
     b,
   )) === 1;
 
+export const pausesOf = (tx: Tx, buildId: string): Promise<PauseView[]> =>
+  tx.rows(
+    `select id, side, reason, from_day as "from", to_day as "to" from pauses
+     where shop_id = :shopId and build_id = :buildId order by from_day, id`,
+    { buildId },
+  );
+
+export const insertPause = (
+  tx: Tx,
+  p: { id: string; buildId: string; side: PauseSide; reason: string; from: string },
+): Promise<number> =>
+  tx.run(
+    `insert into pauses (shop_id, id, build_id, side, reason, from_day)
+     values (:shopId, :id, :buildId, :side, :reason, :from)`,
+    p,
+  );
+
+export const endPause = (tx: Tx, id: string, to: string): Promise<number> =>
+  tx.run('update pauses set to_day = :to where shop_id = :shopId and id = :id', { id, to });
+
 export interface AgreedRow {
   id: string;
   version: number;
   complaint: string;
   standard: Standard;
   promised: string | null;
+  /** On which a promise that is another one is given. */
+  today: string;
   eventDay: string | null;
   budgetMinor: number | null;
   discretionMinor: number;
@@ -173,6 +206,7 @@ export interface AgreedRow {
 export const saveAgreed = async (tx: Tx, a: AgreedRow): Promise<boolean> =>
   (await tx.run(
     `update builds set complaint = :complaint, standard = :standard, promised = :promised, event_day = :eventDay,
+       promised_on = case when promised is distinct from :promised::date then :today::date else promised_on end,
        budget_minor = :budgetMinor, discretion_minor = :discretionMinor, version = version + 1
      where shop_id = :shopId and id = :id and version = :version`,
     { ...a },

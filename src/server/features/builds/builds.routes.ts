@@ -1,7 +1,8 @@
-import { AgreedPutDto, BuildCreateDto, BuildNextDto } from '#contract/builds.ts';
+import { AgreedPutDto, BuildCreateDto, BuildNextDto, PauseDto } from '#contract/builds.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { putAgreed } from './agreed.service.ts';
+import { pauseBuild, resumeBuild } from './pauses.service.ts';
 import { createBuild, listCustomers, readBuild, readFloor, setNext } from './builds.service.ts';
 
 export function buildsRoutes(deps: Deps): Feature {
@@ -13,6 +14,13 @@ export function buildsRoutes(deps: Deps): Feature {
     agreedPut: handler({
       body: AgreedPutDto,
       run: ({ who, params, body }) => putAgreed(deps, who, params.buildId!, body),
+    }),
+    pausePut: handler({
+      body: PauseDto,
+      run: ({ who, params, body }) => pauseBuild(deps, who, params.buildId!, params.pauseId!, body),
+    }),
+    pauseEnd: handler({
+      run: ({ who, params }) => resumeBuild(deps, who, params.buildId!, params.pauseId!),
     }),
     buildNext: handler({
       body: BuildNextDto,

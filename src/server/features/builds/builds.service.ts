@@ -58,6 +58,7 @@ function viewOf(
     byKind: b.sums,
     spentMinor: totals.spentMinor,
     estimateMinor: totals.estimateMinor,
+    storagePerDayMinor: b.storage_per_day_minor,
     budgetMinor: b.budget_minor,
     discretionMinor: b.discretion_minor,
     customerEmail: b.customer_email,
@@ -80,6 +81,7 @@ export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto
   return inShop(deps.db, who.shopId, async (tx) => {
     await tx.run('select 1 from shop_counters where shop_id = :shopId for update');
     if (await q.buildExists(tx, dto.id)) return readIn(tx, deps, who, dto.id);
+    const today = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
     await q.insertCustomer(tx, {
       id: dto.customerId,
       name: dto.customerName.trim(),
@@ -100,6 +102,7 @@ export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto
       vehicleId: dto.vehicleId,
       standard: dto.standard,
       promised: dto.promised ?? null,
+      promisedOn: dto.promised === undefined ? null : today,
       arrivedAt: deps.clock.now(),
       complaint: dto.complaint?.trim() ?? '',
       budgetMinor: dto.budgetMinor ?? null,

@@ -255,12 +255,13 @@ interface TermsRow {
   tax_bp: number;
   tax_included: boolean;
   shared_risk: string;
+  storage_per_day_minor: number;
   terms_version: number;
 }
 
 export async function termsOf(tx: Tx): Promise<TermsView> {
   const shop = (await tx.one<TermsRow>(
-    'select tax_bp, tax_included, shared_risk, terms_version from shops where id = :shopId',
+    'select tax_bp, tax_included, shared_risk, storage_per_day_minor, terms_version from shops where id = :shopId',
   ))!;
   const rates = await tx.rows<{ work: Work; per_hour_minor: number }>(
     'select work, per_hour_minor from work_rates where shop_id = :shopId',
@@ -271,17 +272,18 @@ export async function termsOf(tx: Tx): Promise<TermsView> {
     taxBp: shop.tax_bp,
     taxIncluded: shop.tax_included,
     sharedRisk: Number(shop.shared_risk),
+    storagePerDayMinor: shop.storage_per_day_minor,
     version: shop.terms_version,
   };
 }
 
 /** Keeps the terms if they are still at this version; answers whether they were. */
 export async function saveTerms(tx: Tx, t: TermsView): Promise<boolean> {
-  const { taxBp, taxIncluded, sharedRisk, version } = t;
+  const { taxBp, taxIncluded, sharedRisk, storagePerDayMinor = null, version } = t;
   const saved = await tx.run(
     `update shops set tax_bp = :taxBp, tax_included = :taxIncluded, shared_risk = :sharedRisk,
-       terms_version = terms_version + 1 where id = :shopId and terms_version = :version`,
-    { taxBp, taxIncluded, sharedRisk, version },
+       storage_per_day_minor = coalesce(:storagePerDayMinor, storage_per_day_minor), terms_version = terms_version + 1 where id = :shopId and terms_version = :version`,
+    { taxBp, taxIncluded, sharedRisk, storagePerDayMinor, version },
   );
   if (saved === 0) return false;
   for (const work of WORKS)

@@ -9,6 +9,7 @@ import type {
 } from '#contract/letters.ts';
 import { totalsOf } from '#core/log/entries.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
+import { pausedDays, promiseNow } from '#core/pauses/pauses.ts';
 import { dayOf } from '#core/time/days.ts';
 import { picturesTold } from '#core/update/html.ts';
 import { draftLetter, type Letter } from '#core/update/draft.ts';
@@ -32,6 +33,16 @@ async function viewOf(tx: Tx, id: string): Promise<LetterView> {
   return q.toLetterView(row);
 }
 
+/** The promise as it holds now, and what pauses did to it. */
+function promiseOf(
+  { promised, promised_on, pauses }: BuildDetail,
+  today: string,
+): { promised: string | null; rested?: { was: string; days: number } } {
+  const now = promiseNow(promised, promised_on, pauses ?? [], today);
+  if (promised === null || now === promised) return { promised: now };
+  return { promised: now, rested: { was: promised, days: pausedDays(pauses ?? [], promised_on, today) } };
+}
+
 /** Everything a draft needs, read in one transaction: its figures are those of the build page at that moment. */
 async function compose(
   tx: Tx,
@@ -41,12 +52,13 @@ async function compose(
   now: string,
 ): Promise<Letter> {
   const entries = await q.entriesForDraft(tx, build.id, build.told_up_to);
+  const today = dayOf(now, shop.timeZone);
   return draftLetter({
-    build: { number: build.number, vehicle: build.vehicle, promised: build.promised },
+    build: { number: build.number, vehicle: build.vehicle, ...promiseOf(build, today) },
     customerFirstName: build.customer.split(/\s+/)[0] ?? build.customer,
     shopName: shop.name,
     ownerName: who.name,
-    manner: { currency: shop.currency, locale: shop.locale, today: dayOf(now, shop.timeZone) },
+    manner: { currency: shop.currency, locale: shop.locale, today },
     entries: entries.map(toEntry),
     toldUpTo: build.told_up_to,
     totals: totalsOf(build.sums),

@@ -1,4 +1,5 @@
 import type { PartState } from '#core/parts/parts.ts';
+import type { PauseSide } from '#core/pauses/pauses.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Wait } from '#core/waits/waits.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -16,6 +17,8 @@ export interface BuildRow {
   /** Sent and not answered: since when. */
   askedAt: string | null;
   isWorkedOn: boolean;
+  /** Why it rests, while it does. */
+  rests: { side: PauseSide; reason: string } | null;
 }
 
 /** Every build with what holds it apart from its tasks and parts. */
@@ -30,7 +33,9 @@ export const buildRows = (tx: Tx): Promise<BuildRow[]> =>
           and not exists (select from answers a where a.shop_id = r.shop_id and a.revision_id = r.id)
        ) as "askedAt",
        exists (select from spells s where s.shop_id = b.shop_id and s.build_id = b.id and s.ended_at is null)
-         as "isWorkedOn"
+         as "isWorkedOn",
+       (select json_build_object('side', h.side, 'reason', h.reason) from pauses h
+        where h.shop_id = b.shop_id and h.build_id = b.id and h.to_day is null) as rests
      from builds b
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
      left join places p on p.shop_id = b.shop_id and p.id = b.place_id
@@ -63,3 +68,11 @@ export interface PlaceRow {
 
 export const places = (tx: Tx): Promise<PlaceRow[]> =>
   tx.rows('select id, name, kind, closed from places where shop_id = :shopId order by position, name');
+
+/** Names of those who work here now. */
+export const peopleAtWork = async (tx: Tx): Promise<string[]> =>
+  (
+    await tx.rows<{ name: string }>(
+      'select name from people where shop_id = :shopId and not has_left order by name',
+    )
+  ).map((p) => p.name);

@@ -1,9 +1,12 @@
 /** What each build stands waiting for, worked out from its tasks, parts, places, questions and logbook. */
 import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
 import { fromVendor, withArticle } from '#core/log/sentences.ts';
+import type { PauseSide } from '#core/pauses/pauses.ts';
 import { freeOf } from '#core/plan/floorPlan.ts';
 import { dayOf } from '#core/time/days.ts';
 import { bindingWait, type Hold } from '#core/waits/binding.ts';
+import { waitedFor } from '#core/waits/waits.ts';
+import { saidHold } from '#core/waits/said.ts';
 import { waitingFor } from '#core/work/tasks.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -19,19 +22,30 @@ interface Shop {
   timeZone: string;
   builds: q.BuildRow[];
   places: q.PlaceRow[];
+  people: string[];
 }
 
 const on = (shop: Shop, instant: string): string => dayOf(instant, shop.timeZone);
 
+const restActs = (side: PauseSide, customer: string): Pick<Hold, 'kind' | 'act'> => ({
+  kind: 'said',
+  act: side === 'customer' ? `ask ${customer} when it goes on` : 'say when it goes on',
+});
+
 /** What was said in the logbook, and what is asked of the customer. */
 function saidHolds(shop: Shop, b: q.BuildRow): Hold[] {
-  const said = b.waits.map((w): Hold => ({
-    kind: w.vendor ? 'vendor' : 'said',
-    what: `${withArticle(w.subject)}${fromVendor(w.vendor)}`,
-    since: w.since,
-    until: w.due ?? null,
-    act: w.vendor ? `ring ${withArticle(w.vendor)}` : 'ask how it stands',
-  }));
+  const names = {
+    customer: b.customer,
+    people: shop.people,
+    cars: shop.builds.filter((o) => o.id !== b.id).map((o) => o.nickname),
+  };
+  const said = b.waits.map((w): Hold => {
+    const { since, due: until = null } = w;
+    // What it rests for is a sentence of its own, said by whoever let it rest.
+    if (w.subject === b.rests?.reason)
+      return { ...restActs(b.rests.side, b.customer), what: w.subject, since, until };
+    return { ...saidHold(w, names), what: `${waitedFor(w)}${fromVendor(w.vendor)}`, since, until };
+  });
   if (b.askedAt === null) return said;
   const asked: Hold = {
     kind: 'answer',
@@ -180,6 +194,7 @@ export const readWaits = (deps: Deps, who: SignedIn): Promise<WaitsView> =>
       timeZone,
       builds: await q.buildRows(tx),
       places: await q.places(tx),
+      people: await q.peopleAtWork(tx),
     };
     const parts = await q.openParts(tx);
     const away = await awayPieces(tx, null);

@@ -1,0 +1,124 @@
+/** Typed waits by their words, and what an act frees. Nasty cases: names inside other words, nobody held, all by one act. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { HOLD_KINDS, type Hold } from './binding.ts';
+import { freeingActs, rankByFreeing, type HeldBuild } from './frees.ts';
+import { saidHold } from './said.ts';
+
+const names = {
+  customer: 'Ruan Teague',
+  people: ['Petra Vosk', 'Milo Tarrant'],
+  cars: ['hearse', 'milk float'],
+};
+
+test.each([
+  ['money from Ruan', undefined, 'payment', 'ask Ruan Teague for it'],
+  ['the second instalment', undefined, 'payment', 'ask Ruan Teague for it'],
+  ['Ruan to say yes', undefined, 'answer', 'ring Ruan Teague'],
+  ['glass', 'Marram Glass', 'vendor', 'ring Marram Glass'],
+  ['the hearse to leave the blast room', undefined, 'other build', 'see to the hearse first'],
+  ['a dry day for the float test', undefined, 'weather', 'keep the first fit day free for it'],
+  ['rain to stop', undefined, 'weather', 'keep the first fit day free for it'],
+  ['Petra back from leave', undefined, 'person', 'give Petra Vosk the time for it'],
+  ['filler to harden', undefined, 'cure', 'let it rest'],
+  ['owner at sea until March', undefined, 'said', 'ask how it stands'],
+  // Names inside other words, and words inside names, are not they.
+  ['the hearses’ club to answer', undefined, 'said', 'ask how it stands'],
+  ['petrapoxy resin', undefined, 'said', 'ask how it stands'],
+  ['sunroof seal', undefined, 'said', 'ask how it stands'],
+])('“%s” (%s) is %s: %s', (subject, vendor, kind, act) => {
+  const wait = vendor === undefined ? { subject } : { subject, vendor };
+  expect(saidHold(wait, names)).toEqual({ kind, act });
+});
+
+test('a person that the line named is waited for, whatever else it says', () => {
+  const wait = { subject: 'finish the milk float', person: 'Petra Vosk' };
+  expect(saidHold(wait, names)).toEqual({ kind: 'person', act: 'give Petra Vosk the time for it' });
+});
+
+const hold = (act: string, until: string | null = null): Hold => ({
+  kind: 'part',
+  what: act,
+  since: '2026-03-01',
+  until,
+  act,
+});
+const build = (nickname: string, binding: Hold | null, others: Hold[] = []): HeldBuild => ({
+  buildId: nickname,
+  nickname,
+  binding,
+  others,
+});
+const names2 = (of: HeldBuild[]): string[] => of.map((b) => b.nickname);
+
+describe('what one act frees', () => {
+  test('the same act for several cars is one; a car with something else in its way is only brought on', () => {
+    const acts = freeingActs(
+      [
+        build('hearse', hold('ring Halcyon', '2026-03-20')),
+        build('estate', hold('ring Marram', '2026-03-02')),
+        build('drophead', hold('ring Halcyon'), [hold('ring Halcyon', '2026-03-05')]),
+        build('rally car', hold('ring Halcyon'), [hold('ask Anselm')]),
+        build('camper', null),
+      ],
+      '2026-03-11',
+    );
+    expect(acts.map((a) => [a.act, names2(a.frees), names2(a.bringsOn)])).toEqual([
+      ['ring Halcyon', ['hearse', 'drophead'], ['rally car']],
+      ['ring Marram', ['estate'], []],
+    ]);
+    expect([...rankByFreeing(acts)]).toEqual([
+      ['hearse', 0],
+      ['drophead', 0],
+      ['rally car', 0],
+      ['estate', 1],
+    ]);
+  });
+
+  test('of acts that free as many, what is overdue comes first, then what nobody knows the end of', () => {
+    const acts = freeingActs(
+      [
+        build('a', hold('soon', '2026-03-20')),
+        build('b', hold('some day')),
+        build('c', hold('late', '2026-03-02')),
+      ],
+      '2026-03-11',
+    );
+    expect(acts.map((a) => a.act)).toEqual(['late', 'some day', 'soon']);
+  });
+
+  test('each held car is in exactly one act, whatever their order (seed 5)', () => {
+    const holds = fc.record({
+      kind: fc.constantFrom(...HOLD_KINDS),
+      what: fc.string({ maxLength: 3 }),
+      since: fc.constant('2026-03-01'),
+      until: fc.constantFrom(null, '2026-03-02', '2026-03-30'),
+      act: fc.constantFrom('a', 'b', 'c'),
+    });
+    const builds = fc.uniqueArray(
+      fc.record({
+        buildId: fc.string({ minLength: 1, maxLength: 4 }),
+        nickname: fc.string(),
+        binding: fc.option(holds),
+        others: fc.array(holds, { maxLength: 3 }),
+      }),
+      { selector: (b) => b.buildId, maxLength: 12 },
+    );
+    fc.assert(
+      fc.property(builds, (given) => {
+        const acts = freeingActs(given, '2026-03-11');
+        const all = acts.flatMap((a) => [...a.frees, ...a.bringsOn]).map((b) => b.buildId);
+        expect([...all].sort()).toEqual(
+          given
+            .filter((b) => b.binding)
+            .map((b) => b.buildId)
+            .sort(),
+        );
+        expect(freeingActs([...given].reverse(), '2026-03-11').map((a) => a.act)).toEqual(
+          acts.map((a) => a.act),
+        );
+      }),
+      { seed: 5, numRuns: 200 },
+    );
+  });
+});
