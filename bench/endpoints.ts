@@ -34,7 +34,13 @@ function shoot(url: string, cookie: string, seconds: number): Promise<Round> {
   });
 }
 
-async function compare(name: string, appUrl: string, bareUrl: string, cookie: string): Promise<Line[]> {
+/** Requests a second and latency of the application against the bare handler, in turns. */
+export async function compare(
+  name: string,
+  appUrl: string,
+  bareUrl: string,
+  cookie: string,
+): Promise<Line[]> {
   for (const url of [appUrl, bareUrl]) await shoot(url, cookie, WARM_UP_S);
   const app: Round[] = [];
   const bare: Round[] = [];

@@ -4,6 +4,7 @@ import os from 'node:os';
 import { benchBrowser } from './browser.ts';
 import { benchEndpoints } from './endpoints.ts';
 import { benchEstimate } from './estimate.ts';
+import { benchLarge } from './large.ts';
 import { benchParser } from './parser.ts';
 import type { Line } from './line.ts';
 import { benchUploads } from './uploads.ts';
@@ -27,6 +28,8 @@ const PARTS = {
   uploads: benchUploads,
   endpoints: benchEndpoints,
   browser: benchBrowser,
+  // Fills the shop for what comes after it, so it comes last.
+  large: benchLarge,
 };
 const wanted = process.argv.slice(2);
 

@@ -108,6 +108,38 @@ test('a technician sees no prices and no addresses, anywhere', async ({ page }) 
   expect(bodies.join('')).not.toMatch(/moneyMinor|£|teague\.example/);
 });
 
+test('a technician is sent no price: every answer of every page they can open is read', async ({ page }) => {
+  const asked = new Set<string>();
+  page.on('request', (r) => {
+    if (r.method() === 'GET' && /\/api\/(?!live|.*\/(?:thumb|screen|original)\b)/.test(r.url()))
+      asked.add(r.url());
+  });
+  await signIn(page, 'technician');
+  const floor = await page.request.get('/api/floor');
+  const { builds } = (await floor.json()) as { builds: { id: string; nickname: string }[] };
+  const priced = builds.filter((b) =>
+    ['ice-cream van', 'fairground lorry'].includes(b.nickname),
+  );
+  const own = ['', '/work', '/parts', '/pieces', '/inspection', '/causes', '/photos', '/vehicle'];
+  const paths = [
+    ...['/', '/plan', '/parts', '/parts/donors', '/outwork', '/shop/playbooks', '/shop/rules'],
+    ...own.map((p) => `/builds/${van.id}${p}`),
+  ];
+  for (const path of paths) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await page.waitForTimeout(150);
+  }
+  expect(asked.size).toBeGreaterThan(paths.length);
+  for (const url of asked) {
+    const answer = await page.request.get(url);
+    expect(answer.ok(), url).toBe(true);
+    const body = await answer.text();
+    expect(body.match(/"\w*Minor":[^,}]*/g) ?? [], url).toEqual([]);
+    expect(body.match(/[£€$] ?\d[^",]*/g) ?? [], url).toEqual([]);
+  }
+});
+
 test('what is next is said once and told in the letter', async ({ page }) => {
   await signIn(page);
   await openCar(page, 'estate');

@@ -13,7 +13,7 @@ test('from need to fitted, the old one bagged; the logbook and the costs have it
   await expect(dialog.getByText('say what is needed')).toBeVisible();
   await dialog.getByLabel('What is needed').fill('king pin set');
   await dialog.getByLabel('Number', { exact: true }).fill('KP-9');
-  await dialog.getByLabel('Supplier, or which donor').fill('Cobb Springs');
+  await dialog.getByLabel('Supplier').fill('Cobb Springs');
   await dialog.getByLabel(/^Price of all of it/).fill('eleven');
   await dialog.getByRole('button', { name: 'Write it down' }).click();
   await expect(dialog.getByText('an amount, as in 46.50')).toBeVisible();

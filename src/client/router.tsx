@@ -64,6 +64,7 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/vehicle',
                   lazy: page(() => import('./features/vehicle/VehiclePage.tsx')),
                 },
+                { path: '/parts/donors', lazy: page(() => import('./features/parts/DonorsPage.tsx')) },
                 { path: '/parts', lazy: page(() => import('./features/parts/PartsDeskPage.tsx')) },
                 {
                   path: '/builds/:buildId/parts',

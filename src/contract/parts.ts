@@ -1,12 +1,24 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
-import { IsIn, IsInt, IsOptional, IsString, IsUUID, Max, MaxLength, Min, Validate } from 'class-validator';
+import {
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+  Validate,
+} from 'class-validator';
 import {
   CHECKS,
   FATES,
   PART_ACTS,
   SOURCES,
   type Check,
+  type Core,
   type Fate,
   type PartAct,
   type PartDone,
@@ -56,6 +68,12 @@ export class PartPutDto {
   @Words(200) sourceNote!: string;
   @Words(120) vendor!: string;
   @IsOptional() @Amount(0) priceMinor?: number;
+  /** The number that its maker gives out instead of it now. */
+  @IsOptional() @Words(80) supersededBy?: string;
+  /** The vehicle that it is taken from. */
+  @IsOptional() @IsUUID() donorId?: string;
+  /** A deposit for the old one, paid with the price and owed back for it. */
+  @IsOptional() @Amount(0) depositMinor?: number;
 }
 
 /** What is done with a part; which fields an act needs, core says. */
@@ -71,6 +89,16 @@ export class PartActDto implements PartDone {
   @IsOptional() @IsIn(FATES, { message: 'say what becomes of the old one' }) fate?: Fate;
   @IsOptional() @Words(40) bag?: string;
   @IsOptional() @Words(300) note?: string;
+  @IsOptional() @Amount(0) creditMinor?: number;
+  @IsOptional() @Words(200) broke?: string;
+
+  @IsOptional()
+  @IsInt({ message: 'whole minutes' })
+  @Min(1, { message: 'at least a minute' })
+  @Max(60_000, { message: 'that is too long' })
+  lostMinutes?: number;
+
+  @IsOptional() @IsBoolean() oldIsBack?: boolean;
 }
 
 export interface PartHistory {
@@ -82,7 +110,7 @@ export interface PartHistory {
   words: string;
 }
 
-export interface PartView extends Omit<PartPutDto, 'priceMinor'> {
+export interface PartView extends Omit<PartPutDto, 'priceMinor' | 'depositMinor'> {
   id: string;
   buildId: string;
   nickname: string;
@@ -93,8 +121,13 @@ export interface PartView extends Omit<PartPutDto, 'priceMinor'> {
   whyMayNotFit: string | null;
   /** What its unit is called. */
   unit: string | null;
+  core: Core | null;
+  /** What its donor is called, and where it stands. */
+  donor: string | null;
   /** Absent for those who do not see prices. */
   priceMinor?: number;
+  depositMinor?: number;
+  creditMinor?: number;
 }
 
 export interface PartsView {
@@ -108,6 +141,32 @@ export interface PartsDeskView {
   parts: PartView[];
   /** There are more than are shown. */
   more: boolean;
+}
+
+/** A vehicle that parts are taken from. Version 0 makes it. */
+export class DonorPutDto {
+  @IsInt() @Min(0) version!: number;
+  @NonEmpty(160, 'say which vehicle') name!: string;
+  @Words(160) place!: string;
+  @Words(500) note!: string;
+  @IsBoolean() isGone!: boolean;
+}
+
+export interface DonorView extends DonorPutDto {
+  id: string;
+  /** What was taken from it, and what is still to be. */
+  parts: {
+    donorId: string;
+    partId: string;
+    buildId: string;
+    nickname: string;
+    what: string;
+    state: PartState;
+  }[];
+}
+
+export interface DonorsView {
+  donors: DonorView[];
 }
 
 export class PartsQueryDto {

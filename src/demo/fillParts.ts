@@ -1,6 +1,7 @@
 /** The demo's parts: written down, ordered, come, wrong, fitted; through the services. */
 import type { PartActDto } from '#contract/parts.ts';
 import { addDays, dayOf } from '#core/time/days.ts';
+import { putDonor, readDonors } from '#server/features/parts/donors.service.ts';
 import { actOnPart, putPart, readParts } from '#server/features/parts/parts.service.ts';
 import type { Deps } from '#server/deps.ts';
 import type { SignedIn } from '#server/http/session.ts';
@@ -20,6 +21,17 @@ interface Parting {
 export const fieldsOf = (rule: string): Record<string, string> =>
   Object.fromEntries(rule.split('; ').map((f) => f.split('=') as [string, string]));
 
+/** The donor of this name; written down where it is not known yet, "name, where it stands". */
+async function donorNamed(p: Parting, said: string): Promise<string> {
+  const [name = '', place = ''] = said.split(', ');
+  const { donors } = await readDonors(p.deps, p.who);
+  const known = donors.find((d) => d.name === name);
+  if (known) return known.id;
+  const id = p.id();
+  await putDonor(p.deps, p.who, id, { version: 0, name, place, note: '', isGone: false });
+  return id;
+}
+
 async function writeDown(p: Parting, key: string, rule: string): Promise<void> {
   const f = fieldsOf(rule);
   const { units } = await readParts(p.deps, p.who, p.buildId);
@@ -36,6 +48,9 @@ async function writeDown(p: Parting, key: string, rule: string): Promise<void> {
     source: (f.source ?? 'supplier') as 'supplier',
     sourceNote: f.where ?? '',
     vendor: f.vendor ?? '',
+    ...(f.superseded === undefined ? {} : { supersededBy: f.superseded }),
+    ...(f.deposit === undefined ? {} : { depositMinor: pence(Number(f.deposit)) }),
+    ...(f.donor === undefined ? {} : { donorId: await donorNamed(p, f.donor) }),
     ...(unit ? { unitId: unit.id } : {}),
     ...(from ? { fitsFrom: Number(from) } : {}),
     ...(to ? { fitsTo: Number(to) } : {}),
@@ -45,7 +60,7 @@ async function writeDown(p: Parting, key: string, rule: string): Promise<void> {
 
 /** Answers the entry that says it. */
 async function doWith(p: Parting, key: string, rule: string): Promise<string> {
-  const { act, due, price, ...rest } = fieldsOf(rule);
+  const { act, due, price, lost, ...rest } = fieldsOf(rule);
   const partId = p.parts.get(key)!;
   const { version } = (await readParts(p.deps, p.who, p.buildId)).parts.find((o) => o.id === partId)!;
   const today = dayOf(p.deps.clock.now(), p.timeZone);
@@ -56,6 +71,7 @@ async function doWith(p: Parting, key: string, rule: string): Promise<string> {
     act,
     ...(due === undefined ? {} : { due: addDays(today, Number(due)) }),
     ...(price === undefined ? {} : { priceMinor: pence(Number(price)) }),
+    ...(lost === undefined ? {} : { lostMinutes: Number(lost) * 60 }),
   };
   await actOnPart(p.deps, p.who, p.buildId, partId, body as PartActDto);
   return body.entryId;

@@ -6,6 +6,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   actsFor,
+  CORES,
+  coreAfter,
   bySupplier,
   isOverdue,
   PART_ACTS,
@@ -14,8 +16,16 @@ import {
   whyMayNotFit,
   whyNotDone,
   type PartDone,
+  type PartNow,
   type PartState,
 } from './parts.ts';
+
+const now = (state: PartState, more: Partial<PartNow> = {}): PartNow => ({
+  state,
+  core: null,
+  creditMinor: 0,
+  ...more,
+});
 
 describe('what is done with a part', () => {
   test.each([
@@ -32,18 +42,42 @@ describe('what is done with a part', () => {
     ['wrong', { act: 'send back' }, [], 'returned'],
     ['returned', { act: 'take up again' }, [], 'to order'],
     ['fitted', { act: 'order', vendor: 'Tern' }, ['act'], null],
+    ['fitted', { act: 'failed' }, ['note'], null],
+    ['fitted', { act: 'failed', note: 'seized in a week' }, [], 'wrong'],
+    ['fitted', { act: 'core sent' }, ['act'], null],
+    ['fitted', { act: 'credited', creditMinor: 100 }, ['act'], null],
+    ['returned', { act: 'credited' }, ['creditMinor'], null],
+    ['returned', { act: 'credited', creditMinor: 100 }, [], 'returned'],
   ] as [PartState, PartDone, string[], PartState | null][])('%s, %j', (state, done, fields, after) => {
-    expect(whyNotDone(state, done).map((f) => f.field)).toEqual(fields);
-    if (after) expect(stateAfter(done)).toBe(after);
+    expect(whyNotDone(now(state), done).map((f) => f.field)).toEqual(fields);
+    if (after) expect(stateAfter(now(state), done)).toBe(after);
+  });
+
+  test('a core is owed once it is fitted, goes back, and is credited; then nothing is owed for it any more', () => {
+    const fitted = coreAfter(now('arrived'), { act: 'fit', fate: 'core to send back' });
+    expect(fitted).toBe('to send');
+    const sent = coreAfter(now('fitted', { core: fitted }), { act: 'core sent' });
+    expect(sent).toBe('sent');
+    expect(actsFor(now('fitted', { core: sent }))).toContain('credited');
+    const paid = coreAfter(now('fitted', { core: sent }), { act: 'credited', creditMinor: 2400 });
+    expect(paid).toBe('credited');
+    expect(actsFor(now('fitted', { core: paid, creditMinor: 2400 }))).not.toContain('credited');
+    expect(coreAfter(now('arrived'), { act: 'fit', fate: 'scrapped' })).toBeNull();
+    expect(actsFor(now('returned', { creditMinor: 100 }))).not.toContain('credited');
   });
 
   test('from every state something can be done, and every act leads somewhere (seed 9)', () => {
-    for (const s of PART_STATES) expect(actsFor(s).length).toBeGreaterThan(0);
+    for (const s of PART_STATES) expect(actsFor(now(s)).length).toBeGreaterThan(0);
     fc.assert(
-      fc.property(fc.constantFrom(...PART_ACTS), fc.constantFrom(...PART_STATES), (act, state) => {
-        const faults = whyNotDone(state, { act });
-        return faults.some((f) => f.field === 'act') === !actsFor(state).includes(act);
-      }),
+      fc.property(
+        fc.constantFrom(...PART_ACTS),
+        fc.constantFrom(...PART_STATES),
+        fc.constantFrom(null, ...CORES),
+        (act, state, core) => {
+          const faults = whyNotDone(now(state, { core }), { act });
+          return faults.some((f) => f.field === 'act') === !actsFor(now(state, { core })).includes(act);
+        },
+      ),
       { seed: 9, numRuns: 100 },
     );
   });

@@ -37,25 +37,47 @@ export const PART_ACTS = [
   'arrive',
   'new date',
   'fit',
+  'failed',
   'send back',
+  'core sent',
+  'credited',
   'take up again',
 ] as const;
 export type PartAct = (typeof PART_ACTS)[number];
 
 /** From which states an act is possible, and where it leads. `arrive` leads to `wrong` when the check is not right. */
-const LEADS: Record<PartAct, { from: readonly PartState[]; to: PartState }> = {
+type Moving = Exclude<PartAct, 'core sent' | 'credited'>;
+const LEADS: Record<Moving, { from: readonly PartState[]; to: PartState }> = {
   found: { from: ['to find'], to: 'to order' },
   order: { from: ['to find', 'to order'], to: 'ordered' },
   'new date': { from: ['ordered'], to: 'ordered' },
   arrive: { from: ['ordered', 'to find', 'to order'], to: 'arrived' },
   fit: { from: ['arrived'], to: 'fitted' },
+  failed: { from: ['fitted'], to: 'wrong' },
   'send back': { from: ['wrong', 'arrived'], to: 'returned' },
   'take up again': { from: ['wrong', 'returned', 'fitted'], to: 'to order' },
 };
 
+/** How the old part stands for which a deposit was paid; null where there is none. */
+export const CORES = ['to send', 'sent', 'credited'] as const;
+export type Core = (typeof CORES)[number];
+
+export interface PartNow {
+  state: PartState;
+  core: Core | null;
+  /** Money that came back for it already. */
+  creditMinor: number;
+}
+
+/** Whether an act is possible now. A credit is owed for what went back, and for a core that was sent. */
+function canDo({ state, core, creditMinor }: PartNow, act: PartAct): boolean {
+  if (act === 'core sent') return core === 'to send';
+  if (act === 'credited') return core === 'sent' || (state === 'returned' && creditMinor === 0);
+  return LEADS[act].from.includes(state);
+}
+
 /** What can be done with a part as it is, the usual next act first. */
-export const actsFor = (state: PartState): PartAct[] =>
-  PART_ACTS.filter((a) => LEADS[a].from.includes(state));
+export const actsFor = (part: PartNow): PartAct[] => PART_ACTS.filter((a) => canDo(part, a));
 
 export interface PartDone {
   act: PartAct;
@@ -65,17 +87,27 @@ export interface PartDone {
   fate?: Fate | undefined;
   bag?: string | undefined;
   note?: string | undefined;
+  /** What came back for it, in minor units. */
+  creditMinor?: number | undefined;
+  /** What a faulty one broke, the minutes it cost, and whether the old one is in again. */
+  broke?: string | undefined;
+  lostMinutes?: number | undefined;
+  oldIsBack?: boolean | undefined;
 }
 
 /** Why this cannot be done with a part, by field; empty where it can. */
-export function whyNotDone(state: PartState, done: PartDone): { field: string; reason: string }[] {
-  if (!LEADS[done.act].from.includes(state))
-    return [{ field: 'act', reason: `it is ${state}: that cannot be done with it now` }];
+export function whyNotDone(part: PartNow, done: PartDone): { field: string; reason: string }[] {
+  if (!canDo(part, done.act))
+    return [{ field: 'act', reason: `it is ${part.state}: that cannot be done with it now` }];
   const missing = (field: keyof PartDone, reason: string): { field: string; reason: string }[] =>
     done[field] === undefined || String(done[field]).trim() === '' ? [{ field, reason }] : [];
   switch (done.act) {
     case 'order':
       return missing('vendor', 'say from whom');
+    case 'credited':
+      return missing('creditMinor', 'say how much came back');
+    case 'failed':
+      return missing('note', 'say what is wrong with it');
     case 'new date':
       return missing('due', 'say when it is expected now');
     case 'arrive':
@@ -94,8 +126,17 @@ export function whyNotDone(state: PartState, done: PartDone): { field: string; r
 }
 
 /** Where an act leaves a part. */
-export const stateAfter = ({ act, check }: PartDone): PartState =>
-  act === 'arrive' && check !== 'right' ? 'wrong' : LEADS[act].to;
+export function stateAfter({ state }: Pick<PartNow, 'state'>, { act, check }: PartDone): PartState {
+  if (act === 'core sent' || act === 'credited') return state;
+  return act === 'arrive' && check !== 'right' ? 'wrong' : LEADS[act].to;
+}
+
+/** How the core stands after an act; only what was bought with a deposit has one. */
+export function coreAfter({ core }: Pick<PartNow, 'core'>, { act, fate }: PartDone): Core | null {
+  if (act === 'fit') return fate === 'core to send back' ? 'to send' : null;
+  if (act === 'core sent') return 'sent';
+  return act === 'credited' && core === 'sent' ? 'credited' : core;
+}
 
 export interface Fits {
   /** Years that its catalogue says it fits; open where it says nothing. */

@@ -106,6 +106,14 @@ export const iceCreamVan: DemoBuild = {
 17 I @part-done hose act=order; vendor=Tern & Sons; due=4; price=11
 14 I @part-done hose act=arrive; check=right
 6 I @part lens what=indicator lens, left; vendor=Skerry Electrics; source=second-hand
+45 J @part striker what=tailgate striker; source=donor vehicle; donor=bread van, yard
+45 J @part-done striker act=arrive; check=right
+44 J @part-done striker act=fit; fate=scrapped
+6 J @part glass what=hatch glass runner; source=donor vehicle; donor=bread van, yard
+30 I @part dynamo what=dynamo, exchange; number=DY-9; superseded=DY-11; vendor=Skerry Electrics; price=62; deposit=20
+30 I @part-done dynamo act=order; vendor=Skerry Electrics; due=6; price=62
+24 I @part-done dynamo act=arrive; check=right
+23 P @part-done dynamo act=fit; fate=core to send back
 13 W @playbook blast-to-paint paint
 12 M @worked mask 3.5 done
 11 M @worked blast 6 done

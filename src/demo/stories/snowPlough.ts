@@ -22,7 +22,7 @@ export const snowPlough: DemoBuild = {
 25 W @letter
 19 I hose set arrived from Tern & Sons
 18 J @part hoses what=hydraulic hoses; quantity=4; number=HS-4; vendor=Tern & Sons; price=118
-18 J @part-done hoses act=arrive; check=faulty when tested; note=two swell under pressure
+18 J @part-done hoses act=arrive; check=faulty when tested; note=two swell under pressure; broke=cab floor paint, stripped by the oil; lost=3
 18 W @letter
 11 W @letter
 10 J @part-done hoses act=send back; note=Tern sends others

@@ -61,7 +61,7 @@ export const surfBus: DemoBuild = {
 2 M did rear seats covered in the old purple, 6h
 5 I @part rubber what=screen rubber; number=TS-88; vendor=Tern & Sons; price=41
 5 I @part-done rubber act=found
-4 I @part hinge what=tail door hinge; source=donor vehicle; where=the grey hearse in the hedge at the back of the yard, left hinge still on it
+4 I @part hinge what=tail door hinge; source=donor vehicle; donor=grey hearse, hedge at the back of the yard; where=left hinge still on it
 3 W @playbook blast-to-paint -
 3 W moved to blast room
 3 M @worked mask 2 done

@@ -27,6 +27,7 @@ const params = {
   buildId: nextId(),
   letterId: nextId(),
   lineId: nextId(),
+  donorId: nextId(),
   partId: nextId(),
   pauseId: nextId(),
   pieceId: nextId(),

@@ -8,11 +8,13 @@ import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { SelectField, TextField, Options } from '../../ui/Field.tsx';
+import { Options, SelectField, TextField, TickField } from '../../ui/Field.tsx';
 import { Form, FormFault } from '../../ui/Form.tsx';
 import { Row } from '../../ui/parts.tsx';
 import { useActOnPart } from './parts.queries.ts';
 import { ACT_WORDS } from './words.ts';
+
+const MINUTES = { setValueAs: (v: unknown) => (String(v ?? '').trim() === '' ? undefined : Number(v)) };
 
 interface Props {
   part: PartView;
@@ -35,6 +37,8 @@ export default function ActDialog({ part, act, onClose }: Props) {
       : { priceMinor: moneyAsTyped(part.priceMinor, currency) as never }),
   });
   const { errors } = form.formState;
+  const check = form.watch('check');
+  const isFaulty = act === 'failed' || (act === 'arrive' && check !== undefined && check !== 'right');
   const submit = submitting(form, (body) => done.mutateAsync({ partId: part.id, body }).then(onClose));
   return (
     <Dialog title={`${ACT_WORDS[act]}: ${part.what}`} isOpen onClose={onClose}>
@@ -90,11 +94,38 @@ export default function ActDialog({ part, act, onClose }: Props) {
             />
           </>
         )}
+        {act === 'credited' && (
+          <TextField
+            label={`What came back, ${currency}`}
+            inputMode="decimal"
+            data-mono
+            fault={errors.creditMinor?.message}
+            {...form.register('creditMinor', moneyIn(currency))}
+          />
+        )}
         <TextField
-          label="A word about it"
+          label={isFaulty ? 'What is wrong with it' : 'A word about it'}
           fault={errors.note?.message}
           {...form.register('note', OPTIONAL)}
         />
+        {isFaulty && (
+          <>
+            <TextField
+              label="What it broke, if it broke something"
+              hint="Becomes a finding of its own."
+              fault={errors.broke?.message}
+              {...form.register('broke', OPTIONAL)}
+            />
+            <TextField
+              label="Minutes lost to it"
+              hint="Kept for the claim, on no line."
+              inputMode="numeric"
+              fault={errors.lostMinutes?.message}
+              {...form.register('lostMinutes', MINUTES)}
+            />
+            <TickField label="The old one is in again" {...form.register('oldIsBack')} />
+          </>
+        )}
         <FormFault reason={errors.root?.message ?? errors.act?.message} />
         <Row>
           <Button $look="main" type="submit" isDisabled={done.isPending}>

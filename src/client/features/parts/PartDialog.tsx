@@ -1,6 +1,7 @@
 /** A part that is needed: what, for which unit, which number out of which catalogue, where from. */
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { PartPutDto, type PartView } from '#contract/parts.ts';
 import { SOURCES } from '#core/parts/parts.ts';
@@ -12,24 +13,27 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Row } from '../../ui/parts.tsx';
-import { partsQuery, usePutPart } from './parts.queries.ts';
+import { donorsQuery, partsQuery, usePutPart } from './parts.queries.ts';
+
+const EMPTY: Partial<PartPutDto> = {
+  version: 0,
+  what: '',
+  quantity: 1,
+  number: '',
+  catalogue: '',
+  instead: '',
+  source: 'supplier',
+  sourceNote: '',
+  vendor: '',
+};
 
 function startOf(part: PartView | null, currency: string): Partial<PartPutDto> {
-  if (!part)
-    return {
-      version: 0,
-      what: '',
-      quantity: 1,
-      number: '',
-      catalogue: '',
-      instead: '',
-      source: 'supplier',
-      sourceNote: '',
-      vendor: '',
-    };
+  if (!part) return EMPTY;
   const { version, what, quantity, unitId, lineId, number, catalogue, fitsFrom, fitsTo } = part;
-  const { instead, source, sourceNote, vendor, priceMinor } = part;
-  return {
+  const { instead, source, sourceNote, vendor, supersededBy, donorId } = part;
+  const typed = (minor: number | undefined): never =>
+    (minor === undefined ? undefined : moneyAsTyped(minor, currency)) as never;
+  return present({
     version,
     what,
     quantity,
@@ -39,13 +43,20 @@ function startOf(part: PartView | null, currency: string): Partial<PartPutDto> {
     source,
     sourceNote,
     vendor,
-    ...(unitId === undefined ? {} : { unitId }),
-    ...(lineId === undefined ? {} : { lineId }),
-    ...(fitsFrom === undefined ? {} : { fitsFrom }),
-    ...(fitsTo === undefined ? {} : { fitsTo }),
-    ...(priceMinor === undefined ? {} : { priceMinor: moneyAsTyped(priceMinor, currency) as never }),
-  };
+    unitId,
+    lineId,
+    fitsFrom,
+    fitsTo,
+    supersededBy,
+    donorId,
+    priceMinor: typed(part.priceMinor),
+    depositMinor: typed(part.depositMinor),
+  });
 }
+
+/** Without what is not there: an absent field is not an empty one. */
+const present = <T extends object>(of: T): Partial<T> =>
+  Object.fromEntries(Object.entries(of).filter(([, v]) => v !== undefined)) as Partial<T>;
 
 const year = { setValueAs: (v: unknown) => (String(v ?? '').trim() === '' ? undefined : Number(v)) };
 
@@ -64,6 +75,8 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
   const [start] = useState(() => startOf(part, currency));
   const form = useContractForm<PartPutDto>(PartPutDto, start);
   const { errors } = form.formState;
+  const source = form.watch('source');
+  const { data: donors } = useQuery({ ...donorsQuery, enabled: source === 'donor vehicle' });
   const submit = submitting(form, (body) => put.mutateAsync({ partId, body }).then(onClose));
   return (
     <Dialog title={part ? 'Change this part' : 'A part that is needed'} isOpen onClose={onClose}>
@@ -112,6 +125,12 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
           />
         </Pair>
         <TextField
+          label="Superseded by, if its maker says so"
+          data-mono
+          fault={errors.supersededBy?.message}
+          {...form.register('supersededBy', OPTIONAL)}
+        />
+        <TextField
           label="What serves instead, and who tried it"
           fault={errors.instead?.message}
           {...form.register('instead')}
@@ -120,11 +139,19 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
           <SelectField label="Where from" fault={errors.source?.message} {...form.register('source')}>
             <Options of={SOURCES} />
           </SelectField>
-          <TextField
-            label="Supplier, or which donor"
-            fault={errors.vendor?.message}
-            {...form.register('vendor')}
-          />
+          {source === 'donor vehicle' ? (
+            <SelectField
+              label="From which vehicle"
+              hint={<Link to="/parts/donors">Donors and what is left of them</Link>}
+              fault={errors.donorId?.message}
+              {...form.register('donorId', OPTIONAL)}
+            >
+              <option value="">none on the list</option>
+              <Options of={donors?.donors.filter((d) => !d.isGone || d.id === part?.donorId)} />
+            </SelectField>
+          ) : (
+            <TextField label="Supplier" fault={errors.vendor?.message} {...form.register('vendor')} />
+          )}
           {seesPrices && (
             <TextField
               label={`Price of all of it, ${currency}`}
@@ -132,6 +159,15 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
               data-mono
               fault={errors.priceMinor?.message}
               {...form.register('priceMinor', moneyIn(currency))}
+            />
+          )}
+          {seesPrices && (
+            <TextField
+              label={`Deposit for the old one, ${currency}`}
+              inputMode="decimal"
+              data-mono
+              fault={errors.depositMinor?.message}
+              {...form.register('depositMinor', moneyIn(currency))}
             />
           )}
         </Pair>

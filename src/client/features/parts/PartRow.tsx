@@ -6,7 +6,7 @@ import type { PhotoView } from '#contract/photos.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { actsFor, isOverdue, type PartAct } from '#core/parts/parts.ts';
 import { formatDay } from '#core/time/days.ts';
-import { useManner } from '../../shared/shop.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Mono, Now, Quiet, Row } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
@@ -29,6 +29,8 @@ const Line = styled.li`
   }
 `;
 
+const TO_BE_BOUGHT: readonly PartView['state'][] = ['to find', 'to order', 'ordered'];
+
 interface PartRowProps {
   part: PartView;
   /** On the desk, whose it is. */
@@ -41,11 +43,16 @@ interface PartRowProps {
 
 export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: PartRowProps) {
   const { locale, currency, today } = useManner();
+  const { seesPrices } = useShop();
   const late = isOverdue(part, today);
   const moves = part.history.filter((h) => h.act === 'new date').length;
+  const acts = actsFor({ ...part, creditMinor: part.creditMinor ?? 0 }).filter(
+    (act) => seesPrices || act !== 'credited',
+  );
   const about = [
     part.unit && `for the ${part.unit}`,
     part.source !== 'supplier' && part.source,
+    part.donor,
     part.sourceNote,
     part.vendor && `from ${part.vendor}`,
   ].filter(Boolean);
@@ -82,6 +89,20 @@ export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: Par
             <Now>May not fit:</Now> {part.whyMayNotFit}.
           </p>
         )}
+        {part.supersededBy && TO_BE_BOUGHT.includes(part.state) && (
+          <p>
+            <Now>Superseded:</Now> order <Mono>{part.supersededBy}</Mono> instead.
+          </p>
+        )}
+        {part.core !== null && part.core !== 'credited' && (
+          <p>
+            {part.core === 'to send' ? (
+              <Now>The old one is to go back for its deposit.</Now>
+            ) : (
+              'The old one has gone back; its deposit is owed.'
+            )}
+          </p>
+        )}
         {part.instead && (
           <p>
             <Quiet>Instead:</Quiet> {part.instead}
@@ -91,11 +112,17 @@ export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: Par
         {part.priceMinor !== undefined && (
           <p>
             <Mono $brass>{formatMoney(part.priceMinor, currency, locale)}</Mono>
+            {part.depositMinor !== undefined && (
+              <Quiet> and {formatMoney(part.depositMinor, currency, locale)} deposit for the old one</Quiet>
+            )}
+            {part.creditMinor !== undefined && (
+              <Quiet>, {formatMoney(part.creditMinor, currency, locale)} credited</Quiet>
+            )}
           </p>
         )}
       </div>
       <Row>
-        {actsFor(part.state).map((act, i) => (
+        {acts.map((act, i) => (
           <Button
             key={act}
             {...(i === 0 && part.state !== 'fitted' ? {} : { $look: 'quiet' as const })}

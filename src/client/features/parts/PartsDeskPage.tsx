@@ -25,6 +25,8 @@ export default function PartsDeskPage() {
         <Row>
           <Title>Parts of all cars</Title>
           <Link to="/">Floor</Link>
+          <Link to="/parts/donors">Donor vehicles</Link>
+          <Link to="/find">Find by a label’s code</Link>
         </Row>
         <TextField
           label="Search all parts, fitted ones too"

@@ -1,5 +1,12 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { PartActDto, PartPutDto, PartsDeskView, PartsView } from '#contract/parts.ts';
+import type {
+  DonorPutDto,
+  DonorsView,
+  PartActDto,
+  PartPutDto,
+  PartsDeskView,
+  PartsView,
+} from '#contract/parts.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 
@@ -38,3 +45,22 @@ export const useActOnPart = (buildId: string) =>
   useChange(buildId, ({ partId, body }: { partId: string; body: PartActDto }) =>
     call<PartsView>('partAct', { params: { buildId, partId }, body }),
   );
+
+export const donorsQuery = queryOptions({
+  queryKey: ['donors'],
+  queryFn: ({ signal }) => call<DonorsView>('donorsRead', { signal }),
+});
+
+export function usePutDonor() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ donorId, body }: { donorId: string; body: DonorPutDto }) =>
+      call<DonorsView>('donorPut', { params: { donorId }, body }),
+    onSuccess: (view) => {
+      client.setQueryData(donorsQuery.queryKey, view);
+      void client.invalidateQueries({ queryKey: ['parts'] });
+      void client.invalidateQueries({ queryKey: ['parts-desk'] });
+    },
+    onError: () => client.invalidateQueries({ queryKey: donorsQuery.queryKey }),
+  });
+}

@@ -7,7 +7,10 @@ export const ACT_WORDS: Record<PartAct, string> = {
   'new date': 'New date',
   arrive: 'It is here',
   fit: 'Fit',
+  failed: 'It failed',
   'send back': 'Send back',
+  'core sent': 'Old one sent back',
+  credited: 'Credited',
   'take up again': 'Needed again',
 };
 

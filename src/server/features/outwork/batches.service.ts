@@ -18,6 +18,7 @@ import {
   type CameBack,
 } from '#core/outwork/outwork.ts';
 import { dayOf } from '#core/time/days.ts';
+import { holdName } from '../../db/lock.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
@@ -43,6 +44,8 @@ const changing = (
   change: (tx: Tx, batch: q.BatchRow | undefined) => Promise<unknown>,
 ): Promise<OutworkView> =>
   inShop(deps.db, who.shopId, async (tx) => {
+    // A new batch has no row to hold yet, and takes the next number of the shop.
+    await holdName(tx, 'batches');
     await change(tx, await q.batchForUpdate(tx, batchId));
     return outworkNow(tx, who);
   });

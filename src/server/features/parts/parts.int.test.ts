@@ -139,3 +139,99 @@ test('a technician sees no price and loses none; the desk finds a part over all 
   expect(await desk('100_ wool')).toEqual([]);
   expect((await desk('', it.technician)).some((p) => p.id === partId)).toBe(true);
 });
+
+test('a deposit counts until the old one is credited; the ledger follows; a technician can say neither', async () => {
+  const buildId = await makeBuild(it.owner);
+  const partId = nextId();
+  await put(buildId, partId, { what: 'starter', priceMinor: 9000, depositMinor: 2500 }).expect(200);
+  const ordered = { act: 'order', vendor: 'Skerry Electrics', priceMinor: 9000, version: 1 } as const;
+  await act(buildId, partId, ordered).expect(200);
+  const spent = async (): Promise<number> =>
+    (await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body.spentMinor;
+  expect(await spent()).toBe(11_500);
+  await act(buildId, partId, { act: 'arrive', check: 'right', version: 2 }).expect(200);
+  await act(buildId, partId, { act: 'fit', fate: 'core to send back', version: 3 }).expect(200);
+  expect((await partOf(buildId)).core).toBe('to send');
+  await act(buildId, partId, { act: 'credited', creditMinor: 2500, version: 4 }).expect(400);
+  await act(buildId, partId, { act: 'core sent', version: 4 }, it.technician).expect(200);
+  const theirs = { act: 'credited', creditMinor: 2500, version: 5 } as const;
+  expect((await act(buildId, partId, theirs, it.technician).expect(400)).body.fields).toEqual([
+    { field: 'creditMinor', reason: 'say how much came back' },
+  ]);
+  await act(buildId, partId, theirs).expect(200);
+  expect(await partOf(buildId)).toMatchObject({ core: 'credited', creditMinor: 2500, state: 'fitted' });
+  expect(await spent()).toBe(9000);
+  const seen = JSON.stringify(await read(buildId, it.technician));
+  expect(seen).not.toMatch(/Minor|2500|9000/);
+});
+
+test('a new part that failed: what it broke is a finding, the hours lost are on no line, the old one is in again', async () => {
+  const buildId = await makeBuild(it.owner);
+  const partId = nextId();
+  await put(buildId, partId, { what: 'water pump' }).expect(200);
+  await act(buildId, partId, { act: 'arrive', check: 'right' }).expect(200);
+  await act(buildId, partId, { act: 'fit', fate: 'kept as a pattern', version: 2 }).expect(200);
+  const failed = {
+    act: 'failed',
+    note: 'bearing let go after ten miles',
+    broke: 'radiator core',
+    lostMinutes: 150,
+    oldIsBack: true,
+    version: 3,
+    entryId: nextId(),
+  } as const;
+  const sent = await Promise.all([1, 2, 3].map(() => act(buildId, partId, failed)));
+  expect(sent.map((r) => r.status)).toEqual([200, 200, 200]);
+  expect((await partOf(buildId)).state).toBe('wrong');
+  const { entries } = (await it.owner.get(pathOf('entriesList', { buildId }))).body;
+  const words = entries.map((e: { kind: string; text: string }) => `${e.kind}: ${e.text}`);
+  expect(words.slice(0, 3).reverse()).toEqual([
+    'note: water pump failed: bearing let go after ten miles; it broke radiator core; 2 h 30 min lost; the old one is in again',
+    'found: found radiator core broken by the faulty water pump',
+    'hours: lost to the faulty water pump',
+  ]);
+  const { rows } = await it.server.admin.query('select belongs, line_id from entry_belongs');
+  expect(rows).toContainEqual({ belongs: 'warranty', line_id: null });
+});
+
+test('a donor knows what was taken from it and what is still to be; a part cannot come from one that is not there', async () => {
+  const [buildId, donorId, partId] = [await makeBuild(it.owner, { nickname: 'hearse' }), nextId(), nextId()];
+  const donor = { version: 0, name: 'grey hearse', place: 'hedge behind the yard', note: '', isGone: false };
+  const keep = (body: object, agent: Agent = it.technician) =>
+    agent.put(pathOf('donorPut', { donorId })).send(body);
+  expect((await put(buildId, partId, { donorId }).expect(400)).body.fields).toEqual([
+    { field: 'donorId', reason: 'that vehicle is not on the list of donors' },
+  ]);
+  await Promise.all([keep(donor).expect(200), keep(donor).expect(200)]);
+  await keep({ ...donor, name: ' ' }).expect(400);
+  await keep({ ...donor, place: 'barn' }).expect(409);
+  const from = { donorId, source: 'donor vehicle', what: 'tail door hinge', supersededBy: 'H-12' } as const;
+  await put(buildId, partId, from).expect(200);
+  expect(await partOf(buildId)).toMatchObject({ donorId, donor: 'grey hearse, hedge behind the yard' });
+  expect((await desk('h-12')).map((p) => p.id)).toEqual([partId]);
+  await act(buildId, partId, { act: 'arrive', check: 'right' }).expect(200);
+  const { donors } = (await it.technician.get(pathOf('donorsRead')).expect(200)).body;
+  expect(donors).toEqual([
+    expect.objectContaining({
+      id: donorId,
+      parts: [
+        expect.objectContaining({ partId, what: 'tail door hinge', nickname: 'hearse', state: 'arrived' }),
+      ],
+    }),
+  ]);
+});
+
+test('words as long as they may be, in a script of long letters, are kept and found', async () => {
+  const buildId = await makeBuild(it.owner);
+  const long = {
+    what: `袋${'🔧'.repeat(79)}`,
+    number: 'Ж'.repeat(80),
+    catalogue: '目'.repeat(120),
+    instead: '代'.repeat(300),
+    sourceNote: '注'.repeat(200),
+    vendor: '店'.repeat(120),
+  };
+  const partId = nextId();
+  await put(buildId, partId, long).expect(200);
+  expect((await desk('жжж')).map((p) => p.id)).toEqual([partId]);
+});

@@ -1,10 +1,10 @@
-import type { PartHistory, PartPutDto } from '#contract/parts.ts';
-import type { PartState } from '#core/parts/parts.ts';
+import type { DonorPutDto, DonorView, PartHistory, PartPutDto } from '#contract/parts.ts';
+import type { Core, PartState } from '#core/parts/parts.ts';
 import type { Unit } from '#core/vehicle/registers.ts';
 import type { Tx } from '../../db/pool.ts';
 
 /** What a part is, as it is kept in `content`. */
-export type PartContent = Omit<PartPutDto, 'version' | 'lineId' | 'vendor'>;
+export type PartContent = Omit<PartPutDto, 'version' | 'lineId' | 'vendor' | 'donorId'>;
 
 export interface PartRow {
   id: string;
@@ -19,10 +19,16 @@ export interface PartRow {
   due: string | null;
   history: PartHistory[];
   version: number;
+  core: Core | null;
+  credit_minor: number;
+  donor_id: string | null;
+  donor: { name: string; place: string } | null;
 }
 
 const PARTS = `select p.id, p.build_id, b.nickname, v.year as vehicle_year, r.content as unit, p.line_id, p.content, p.state,
-    p.vendor, p.due, p.history, p.version
+    p.vendor, p.due, p.history, p.version, p.core, p.credit_minor, p.donor_id,
+    (select json_build_object('name', d.name, 'place', d.place) from donors d
+     where d.shop_id = p.shop_id and d.id = p.donor_id) as donor
   from parts p
   join builds b on b.shop_id = p.shop_id and b.id = p.build_id
   join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
@@ -41,26 +47,42 @@ export const partsOfShop = (tx: Tx, q: string, most: number): Promise<PartRow[]>
   tx.rows(
     q === ''
       ? `${PARTS} and p.state not in ('fitted', 'returned') order by p.due, p.made_at, p.id limit ${most}`
-      : `${PARTS} and p.words like :like order by p.made_at desc, p.id limit ${most}`,
+      : `with found as materialized (
+           select id from parts where shop_id = :shopId and removed_at is null and words like :like
+           order by made_at desc, id limit ${most})
+         ${PARTS} and p.id in (select id from found) order by p.made_at desc, p.id`,
     { like: `%${q.toLowerCase().replace(/[\\%_]/g, (c) => `\\${c}`)}%` },
   );
 
-/** What a search looks in. */
+/** Letters that a search looks in: a row of its index has room for them in any script. */
+const SEARCHED = 600;
+
 const wordsOf = (content: PartContent, vendor: string): string =>
-  [content.what, content.number, content.catalogue, content.instead, content.sourceNote, vendor]
+  [
+    content.what,
+    content.number,
+    content.supersededBy ?? '',
+    vendor,
+    content.catalogue,
+    content.sourceNote,
+    content.instead,
+  ]
     .join(' ')
-    .toLowerCase();
+    .toLowerCase()
+    .slice(0, SEARCHED);
 
 interface Kept {
   id: string;
   lineId: string | null;
+  donorId: string | null;
   content: PartContent;
   vendor: string;
 }
 
-const bindings = ({ id, lineId, content, vendor }: Kept) => ({
+const bindings = ({ id, lineId, donorId, content, vendor }: Kept) => ({
   id,
   lineId,
+  donorId,
   vendor,
   content: JSON.stringify(content),
   words: wordsOf(content, vendor),
@@ -68,14 +90,14 @@ const bindings = ({ id, lineId, content, vendor }: Kept) => ({
 
 export const insertPart = (tx: Tx, p: Kept & { buildId: string; now: string }): Promise<number> =>
   tx.run(
-    `insert into parts (shop_id, id, build_id, line_id, content, state, vendor, made_at, words)
-     values (:shopId, :id, :buildId, :lineId, :content::jsonb, 'to find', :vendor, :now, :words)`,
+    `insert into parts (shop_id, id, build_id, line_id, donor_id, content, state, vendor, made_at, words)
+     values (:shopId, :id, :buildId, :lineId, :donorId, :content::jsonb, 'to find', :vendor, :now, :words)`,
     { ...bindings(p), buildId: p.buildId, now: p.now },
   );
 
 export const savePart = (tx: Tx, p: Kept): Promise<number> =>
   tx.run(
-    `update parts set line_id = :lineId, content = :content::jsonb, vendor = :vendor, words = :words,
+    `update parts set line_id = :lineId, donor_id = :donorId, content = :content::jsonb, vendor = :vendor, words = :words,
        version = version + 1 where shop_id = :shopId and id = :id`,
     bindings(p),
   );
@@ -88,11 +110,14 @@ export const saveDone = (
     vendor: string;
     state: PartState;
     due: string | null;
+    core: Core | null;
+    creditMinor: number;
     entry: PartHistory;
   },
 ): Promise<number> =>
   tx.run(
     `update parts set content = :content::jsonb, vendor = :vendor, words = :words, state = :state, due = :due,
+       core = :core, credit_minor = :creditMinor,
        history = history || :entry::jsonb, version = version + 1
      where shop_id = :shopId and id = :id`,
     {
@@ -102,6 +127,8 @@ export const saveDone = (
       words: wordsOf(p.content, p.vendor),
       state: p.state,
       due: p.due,
+      core: p.core,
+      creditMinor: p.creditMinor,
       entry: JSON.stringify([p.entry]),
     },
   );
@@ -125,3 +152,36 @@ export const isLineOf = async (tx: Tx, buildId: string, id: string): Promise<boo
 export const wasKept = async (tx: Tx, entryId: string): Promise<boolean> =>
   (await tx.one('select 1 from entries where shop_id = :shopId and id = :entryId', { entryId })) !==
   undefined;
+
+export type DonorRow = Omit<DonorView, 'parts'>;
+
+const DONORS = `select id, name, place, note, is_gone as "isGone", version from donors where shop_id = :shopId`;
+
+/** Those that still give something first. */
+export const donors = (tx: Tx): Promise<DonorRow[]> => tx.rows(`${DONORS} order by is_gone, made_at, id`);
+
+export const donorById = (tx: Tx, id: string): Promise<DonorRow | undefined> =>
+  tx.one(`${DONORS} and id = :id for update`, { id });
+
+export const partsOfDonors = (tx: Tx): Promise<DonorView['parts']> =>
+  tx.rows(
+    `select p.donor_id as "donorId", p.id as "partId", p.build_id as "buildId", b.nickname, p.content ->> 'what' as what,
+       p.state from parts p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
+     where p.shop_id = :shopId and p.donor_id is not null and p.removed_at is null order by p.made_at, p.id`,
+  );
+
+type KeptDonor = Omit<DonorPutDto, 'version'> & { id: string };
+
+export const insertDonor = (tx: Tx, d: KeptDonor & { now: string }): Promise<number> =>
+  tx.run(
+    `insert into donors (shop_id, id, name, place, note, is_gone, made_at)
+     values (:shopId, :id, :name, :place, :note, :isGone, :now)`,
+    d,
+  );
+
+export const saveDonor = (tx: Tx, d: KeptDonor): Promise<number> =>
+  tx.run(
+    `update donors set name = :name, place = :place, note = :note, is_gone = :isGone, version = version + 1
+     where shop_id = :shopId and id = :id`,
+    d,
+  );

@@ -1,6 +1,7 @@
-import { PartActDto, PartPutDto, PartsQueryDto } from '#contract/parts.ts';
+import { DonorPutDto, PartActDto, PartPutDto, PartsQueryDto } from '#contract/parts.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
+import { putDonor, readDonors } from './donors.service.ts';
 import * as s from './parts.service.ts';
 
 export function partsRoutes(deps: Deps): Feature {
@@ -10,6 +11,11 @@ export function partsRoutes(deps: Deps): Feature {
     partPut: handler({
       body: PartPutDto,
       run: ({ who, params, body }) => s.putPart(deps, who, params.buildId!, params.partId!, body),
+    }),
+    donorsRead: handler({ run: ({ who }) => readDonors(deps, who) }),
+    donorPut: handler({
+      body: DonorPutDto,
+      run: ({ who, params, body }) => putDonor(deps, who, params.donorId!, body),
     }),
     partAct: handler({
       body: PartActDto,

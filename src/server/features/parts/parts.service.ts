@@ -1,4 +1,5 @@
 /** Parts of a build and of the whole shop. What is done with one is an entry of the logbook. */
+import { v7 as uuidv7 } from 'uuid';
 import type {
   PartActDto,
   PartPutDto,
@@ -10,8 +11,9 @@ import type {
 import { canonical } from '#core/approval/canonical.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
 import type { Facts } from '#core/log/kinds.ts';
-import { stateAfter, whyMayNotFit, whyNotDone } from '#core/parts/parts.ts';
+import { coreAfter, stateAfter, whyMayNotFit, whyNotDone } from '#core/parts/parts.ts';
 import { dayOf } from '#core/time/days.ts';
+import { formatMinutes } from '#core/time/hours.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
@@ -19,13 +21,24 @@ import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn, seesPrices } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
+import { saveBelongs } from '../work/index.ts';
 import * as q from './parts.queries.ts';
 
 /** Shown on the desk at once. */
 const MOST_SHOWN = 500;
 
+/** Only what is there: an absent price is not a price of nothing. */
+const moneyOf = (
+  { priceMinor, depositMinor }: Pick<PartPutDto, 'priceMinor' | 'depositMinor'>,
+  creditMinor: number,
+) => ({
+  ...(priceMinor === undefined ? {} : { priceMinor }),
+  ...(depositMinor === undefined ? {} : { depositMinor }),
+  ...(creditMinor === 0 ? {} : { creditMinor }),
+});
+
 function partView(who: SignedIn, p: q.PartRow): PartView {
-  const { priceMinor, ...content } = p.content;
+  const { priceMinor, depositMinor, ...content } = p.content;
   return {
     ...content,
     id: p.id,
@@ -39,7 +52,10 @@ function partView(who: SignedIn, p: q.PartRow): PartView {
     unit: p.unit?.kind ?? null,
     whyMayNotFit: whyMayNotFit(p.content, { unit: p.unit, vehicleYear: p.vehicle_year }),
     ...(p.line_id === null ? {} : { lineId: p.line_id }),
-    ...(priceMinor === undefined || !seesPrices(who) ? {} : { priceMinor }),
+    core: p.core,
+    donor: p.donor && [p.donor.name, p.donor.place].filter(Boolean).join(', '),
+    ...(p.donor_id === null ? {} : { donorId: p.donor_id }),
+    ...(seesPrices(who) ? moneyOf({ priceMinor, depositMinor }, p.credit_minor) : {}),
   };
 }
 
@@ -98,6 +114,8 @@ async function faultsOf(
     faults.push({ field: 'fitsTo', reason: 'the last year is before the first' });
   if (dto.lineId !== undefined && !(await q.isLineOf(tx, buildId, dto.lineId)))
     faults.push({ field: 'lineId', reason: 'that line is not on the estimate' });
+  if (dto.donorId !== undefined && !(await q.donorById(tx, dto.donorId)))
+    faults.push({ field: 'donorId', reason: 'that vehicle is not on the list of donors' });
   if (dto.unitId !== undefined && !(await q.unitsOf(tx, buildId)).some((u) => u.id === dto.unitId))
     faults.push({ field: 'unitId', reason: 'that unit is not in this vehicle' });
   return faults;
@@ -112,15 +130,18 @@ export const putPart = (
   dto: PartPutDto,
 ): Promise<PartsView> =>
   changing(deps, who, buildId, async (tx) => {
-    const { version, lineId = null, vendor, priceMinor, ...said } = dto;
+    const { version, lineId = null, donorId = null, vendor, priceMinor, depositMinor, ...said } = dto;
     const known = await q.partById(tx, id);
     if (known && known.build_id !== buildId) throw notFound('part');
-    const price = seesPrices(who) ? priceMinor : known?.content.priceMinor;
-    const content = { ...said, ...(price === undefined ? {} : { priceMinor: price }) };
-    const kept = { id, lineId, content, vendor: vendor.trim() };
+    const content = {
+      ...said,
+      ...moneyOf(seesPrices(who) ? { priceMinor, depositMinor } : (known?.content ?? {}), 0),
+    };
+    const kept = { id, lineId, donorId, content, vendor: vendor.trim() };
     const same =
       known &&
-      canonical([known.content, known.line_id, known.vendor]) === canonical([content, lineId, kept.vendor]);
+      canonical([known.content, known.line_id, known.donor_id, known.vendor]) ===
+        canonical([content, lineId, donorId, kept.vendor]);
     if (same) return;
     if ((known?.version ?? 0) !== version) throw conflict(known);
     const faults = await faultsOf(tx, buildId, dto);
@@ -138,7 +159,57 @@ export async function addPartIn(
 ): Promise<void> {
   if (await q.partById(tx, id)) return;
   const content = { ...said, number: '', catalogue: '', instead: '' };
-  await q.insertPart(tx, { id, buildId, lineId: null, content, vendor: '', now: deps.clock.now() });
+  await q.insertPart(tx, {
+    id,
+    buildId,
+    lineId: null,
+    donorId: null,
+    content,
+    vendor: '',
+    now: deps.clock.now(),
+  });
+}
+
+/** What a faulty one brought with it. */
+function consequences({ broke, lostMinutes, oldIsBack }: PartActDto): string {
+  const words = [
+    broke?.trim() && `it broke ${broke.trim()}`,
+    lostMinutes !== undefined && `${formatMinutes(lostMinutes)} lost`,
+    oldIsBack && 'the old one is in again',
+  ].filter((w): w is string => Boolean(w));
+  return words.map((w) => `; ${w}`).join('');
+}
+
+/** What it broke is a finding; the hours it cost belong to the claim on whoever sold it, not to a line. */
+async function logConsequences(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  build: BuildKey,
+  part: q.PartRow,
+  dto: PartActDto,
+): Promise<void> {
+  const about = { type: 'part', id: part.id };
+  const broke = dto.broke?.trim();
+  if (broke)
+    await logIn(tx, deps, build, {
+      kind: 'found',
+      text: `found ${broke} broken by the faulty ${part.content.what}`,
+      facts: { subject: broke, cause: 'damage' },
+      personId: who.personId,
+      about,
+    });
+  if (dto.lostMinutes === undefined) return;
+  const id = uuidv7();
+  await logIn(tx, deps, build, {
+    id,
+    kind: 'hours',
+    text: `lost to the faulty ${part.content.what}`,
+    facts: { subject: part.content.what, minutes: dto.lostMinutes },
+    personId: who.personId,
+    about,
+  });
+  await saveBelongs(tx, { entryId: id, buildId: build.id, taskId: null, lineId: null, belongs: 'warranty' });
 }
 
 /** What an act says in the logbook: its kind, its words, its facts. */
@@ -158,7 +229,9 @@ function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string
           ...facts,
           ...from,
           ...(dto.due === undefined ? {} : { due: dto.due }),
-          ...(dto.priceMinor === undefined ? {} : { moneyMinor: dto.priceMinor }),
+          ...(dto.priceMinor === undefined
+            ? {}
+            : { moneyMinor: dto.priceMinor + (p.content.depositMinor ?? 0) }),
         },
       };
     case 'arrive':
@@ -168,7 +241,11 @@ function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string
             text: `${thing} arrived${vendor === '' ? '' : ` from ${vendor}`}`,
             facts: { ...facts, ...from },
           }
-        : { kind: 'note', text: `${thing} arrived ${dto.check}${note}`, facts: { ...facts, ...from } };
+        : {
+            kind: 'note',
+            text: `${thing} arrived ${dto.check}${note}${consequences(dto)}`,
+            facts: { ...facts, ...from },
+          };
     case 'fit': {
       const old =
         dto.fate === 'there was none' ? '' : `; the old one ${dto.fate}${dto.bag ? `, bag ${dto.bag}` : ''}`;
@@ -179,6 +256,24 @@ function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string
         kind: 'note',
         text: `${thing} now expected ${dto.due}, before that ${p.due ?? 'no day was named'}${note}`,
         facts,
+      };
+    case 'failed':
+      return {
+        kind: 'note',
+        text: `${thing} failed${note}${consequences(dto)}`,
+        facts: { ...facts, ...from },
+      };
+    case 'core sent':
+      return {
+        kind: 'note',
+        text: `old ${what} sent back for its deposit${note}`,
+        facts: { ...facts, ...from },
+      };
+    case 'credited':
+      return {
+        kind: 'spent',
+        text: `credited for ${thing}${vendor === '' ? '' : ` by ${vendor}`}${note}`,
+        facts: { ...facts, ...from, moneyMinor: -dto.creditMinor! },
       };
     case 'send back':
       return { kind: 'note', text: `${thing} sent back${note}`, facts: { ...facts, ...from } };
@@ -202,10 +297,10 @@ export const actOnPart = (
     if (part?.build_id !== buildId) throw notFound('part');
     if (await q.wasKept(tx, dto.entryId)) return;
     if (part.version !== dto.version) throw conflict(part);
-    const given = seesPrices(who) ? dto : { ...dto, priceMinor: undefined };
-    const faults = whyNotDone(part.state, given);
+    const given = seesPrices(who) ? dto : { ...dto, priceMinor: undefined, creditMinor: undefined };
+    const now = { state: part.state, core: part.core, creditMinor: part.credit_minor };
+    const faults = whyNotDone(now, given);
     if (faults.length > 0) throw invalid(faults);
-    const now = deps.clock.now();
     const shop = await shopOf(tx);
     const said = saying(part, given as PartActDto);
     await logIn(tx, deps, build, {
@@ -214,18 +309,22 @@ export const actOnPart = (
       personId: who.personId,
       about: { type: 'part', id: partId },
     });
+    const isFaulty = dto.act === 'failed' || (dto.act === 'arrive' && dto.check !== 'right');
+    if (isFaulty) await logConsequences(tx, deps, who, build, part, dto);
     const price = given.priceMinor ?? part.content.priceMinor;
     const keepsDue = dto.act === 'order' || dto.act === 'new date';
     await q.saveDone(tx, {
       id: partId,
       content: { ...part.content, ...(price === undefined ? {} : { priceMinor: price }) },
       vendor: dto.vendor?.trim() || part.vendor,
-      state: stateAfter(dto),
+      state: stateAfter(now, dto),
+      core: coreAfter(now, dto),
+      creditMinor: part.credit_minor + (given.creditMinor ?? 0),
       due: keepsDue ? (dto.due ?? null) : part.due,
       entry: {
         entryId: dto.entryId,
         act: dto.act,
-        on: dayOf(now, shop.timeZone),
+        on: dayOf(deps.clock.now(), shop.timeZone),
         by: who.name,
         words: said.text,
       },

@@ -302,7 +302,8 @@ export interface PartOfLine {
 /** Parts of each line, and its share of each batch that its pieces went with: committed while out, spent once back. */
 export const partsByLine = (tx: Tx, buildId: string): Promise<PartOfLine[]> =>
   tx.rows(
-    `select line_id as "lineId", state, coalesce((content ->> 'priceMinor')::bigint, 0) as "priceMinor" from parts
+    `select line_id as "lineId", state, coalesce((content ->> 'priceMinor')::bigint, 0)
+       + coalesce((content ->> 'depositMinor')::bigint, 0) - credit_minor as "priceMinor" from parts
      where shop_id = :shopId and build_id = :buildId and line_id is not null and removed_at is null
      union all
      select t.line_id, case when g.back = g.sent then 'arrived' else 'ordered' end, g.price_minor
