@@ -87,6 +87,30 @@ test('a forgotten stop is ended by the owner, at the time it was; the countdown 
   await expect(bar).toHaveCount(0);
 });
 
+test('a line runs over: hours typed later say so, and one press asks it as a change', async ({ page }) => {
+  await signIn(page);
+  await openWork(page, 'fairground lorry');
+  const title = 'Play in joints and bushes';
+  await page.getByRole('button', { name: `Hours typed later: ${title}` }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Keep the hours' }).click();
+  await expect(dialog.getByText('hours, as in 1.5').first()).toBeVisible();
+  await dialog.getByLabel('Hours worked').fill('6');
+  await dialog.getByLabel('Hours to go').fill('3');
+  await dialog.getByRole('button', { name: 'Keep the hours' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByText('More than a tenth over what was agreed.')).toBeVisible();
+  await page.getByRole('link', { name: 'Ask it as a change' }).click();
+  await expect(dialog.getByText(/^It comes to \d+ h.*thought of were 6 h/)).toBeVisible();
+  await dialog
+    .getByLabel('Why, as the customer will read it')
+    .fill('Both joints are worn; that is half of the shaking.');
+  await dialog.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(dialog).toHaveCount(0);
+  await page.getByRole('button', { name: 'Send estimate 2 to Sal' }).click();
+  await expect(page.getByText(/^Estimate 2/).first()).toBeVisible();
+});
+
 test('due after hand-over: said once what was done', async ({ page }) => {
   await signIn(page, 'technician');
   await openWork(page, 'ice-cream van');

@@ -181,6 +181,8 @@ export interface WorkLineView {
   estimatedMinutes: number;
   /** All hours that belong to it, by task or not. */
   spentMinutes: number;
+  /** What those who are at it say is left of it. */
+  toGoMinutes: number;
   /** Why nobody may work on it yet; null where they may. */
   whyNot: string | null;
   /** Absent for those who do not see prices. */

@@ -1,7 +1,7 @@
 /** The estimate of one build: lines from findings or typed, what they come to, sending, answers. */
 import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import { pathOf } from '#contract/access.ts';
 import type { ChoiceView, EstimateLineView, EstimateView, FindingView } from '#contract/estimate.ts';
@@ -60,6 +60,15 @@ const Name = styled(Title)`
 interface Editing {
   line: EstimateLineView | null;
   finding: FindingView | null;
+  /** What the line comes to by those who are at it, where that is why it is changed. */
+  comesTo?: number;
+}
+
+/** The line that the work page sent here, because it comes to more than was agreed. */
+function sentHere(estimate: EstimateView, search: URLSearchParams): Editing | null {
+  const line = estimate.lines.find((l) => l.id === search.get('line'));
+  const comesTo = Number(search.get('minutes'));
+  return line && comesTo > 0 ? { line, finding: null, comesTo } : null;
 }
 
 export default function EstimatePage() {
@@ -68,7 +77,8 @@ export default function EstimatePage() {
   const { data: estimate } = useSuspenseQuery(estimateQuery(buildId));
   const [importing, setImporting] = useState(false);
   const [comparing, setComparing] = useState(false);
-  const [editing, setEditing] = useState<Editing | null>(null);
+  const [search, setSearch] = useSearchParams();
+  const [editing, setEditing] = useState(() => sentHere(estimate, search));
   const [choosing, setChoosing] = useState<ChoiceView | 'new' | null>(null);
   const add = (): void => setEditing({ line: null, finding: null });
   useThisCar(build.id, build.nickname);
@@ -142,7 +152,14 @@ export default function EstimatePage() {
       )}
       {editing && (
         <Suspense>
-          <LineDialog estimate={estimate} {...editing} onClose={() => setEditing(null)} />
+          <LineDialog
+            estimate={estimate}
+            {...editing}
+            onClose={() => {
+              setEditing(null);
+              setSearch({}, { replace: true });
+            }}
+          />
         </Suspense>
       )}
     </Page>

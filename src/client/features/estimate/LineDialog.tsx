@@ -7,6 +7,7 @@ import type { EstimateLineView, EstimateView, FindingView } from '#contract/esti
 import { costOf, WORKS } from '#core/estimate/lines.ts';
 import { CLASSES } from '#core/log/kinds.ts';
 import { formatMoney } from '#core/money/money.ts';
+import { formatMinutes } from '#core/time/hours.ts';
 import { ApiProblem, wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -16,7 +17,7 @@ import { FormFault, Pair } from '../../ui/Form.tsx';
 import { HiddenVisually, Mono, Notice, Now, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { space, touch } from '../../ui/tokens.ts';
 import { useDropLine, usePutLine } from './estimate.queries.ts';
-import { differences, formOf, lineOf, newLine, POINTS, type LineForm } from './lineForm.ts';
+import { differences, formOf, lineOf, newLine, POINTS, raisedTo, type LineForm } from './lineForm.ts';
 import { CLASS_HELP, WORK_WORDS } from './words.ts';
 
 const Three = styled.fieldset`
@@ -88,16 +89,20 @@ interface Props {
   estimate: EstimateView;
   line: EstimateLineView | null;
   finding: FindingView | null;
+  /** Minutes that it comes to by those who are at it. */
+  comesTo?: number;
   onClose: () => void;
 }
 
-export default function LineDialog({ estimate, line, finding, onClose }: Props) {
+export default function LineDialog({ estimate, line, finding, comesTo, onClose }: Props) {
   const manner = useManner();
   const put = usePutLine(estimate.buildId);
   const drop = useDropLine(estimate.buildId);
   const [lineId] = useState(() => line?.id ?? uuidv7());
   const form = useForm<LineForm>({
-    defaultValues: line ? formOf(line, manner.currency) : newLine(finding, manner.currency),
+    defaultValues: line
+      ? formOf(comesTo === undefined ? line : raisedTo(line, comesTo), manner.currency)
+      : newLine(finding, manner.currency),
   });
   const [base, setBase] = useState(line);
   const now = estimate.lines.find((l) => l.id === lineId);
@@ -128,6 +133,12 @@ export default function LineDialog({ estimate, line, finding, onClose }: Props) 
       >
         <Stack>
           {finding && <Quiet>Found: {finding.text}</Quiet>}
+          {line && comesTo !== undefined && (
+            <Notice>
+              It comes to {formatMinutes(comesTo)} by what those who are at it say; thought of were{' '}
+              {formatMinutes(line.minutes.likely)}. Say why; kept and sent, it is asked as a change.
+            </Notice>
+          )}
           <TextField
             label="What is to be done"
             fault={errors.title?.message}

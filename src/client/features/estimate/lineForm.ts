@@ -80,6 +80,19 @@ export function formOf(line: EstimateLineView, currency: string): LineForm {
   };
 }
 
+/** How much more than likely it may still become, once it is known to come to more than was thought. Common practice. */
+const STILL_MORE = 1.2;
+
+/** The line at the hours that those who are at it say: nobody expects less, and it may become a fifth more. */
+export const raisedTo = (line: EstimateLineView, minutes: number): EstimateLineView => ({
+  ...line,
+  minutes: {
+    low: minutes,
+    likely: minutes,
+    high: Math.max(line.minutes.high, Math.ceil(minutes * STILL_MORE)),
+  },
+});
+
 export type LineFault = { field: keyof LineForm; reason: string };
 type LineBody = Omit<EstimateLineDto, 'version' | 'findingId'>;
 

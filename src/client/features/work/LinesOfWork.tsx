@@ -67,6 +67,10 @@ export function LooseHours({ work }: { work: WorkView }) {
   );
 }
 
+/** The estimate with this line open, at the hours that it comes to. */
+const askChange = (buildId: string, { id, spentMinutes, toGoMinutes }: WorkLineView): string =>
+  `/builds/${buildId}/estimate?line=${id}&minutes=${spentMinutes + toGoMinutes}`;
+
 /** What the line costs, for those who see prices; past what was agreed by a tenth, with the way out. */
 function Costs({ line, buildId }: { line: WorkLineView; buildId: string }) {
   const { currency, locale } = useManner();
@@ -84,7 +88,7 @@ function Costs({ line, buildId }: { line: WorkLineView; buildId: string }) {
       {costs.isOver && (
         <Notice $tone="oxide">
           <Now>More than a tenth over what was agreed.</Now>{' '}
-          <Link to={`/builds/${buildId}/estimate`}>Ask it as a change</Link>
+          <Link to={askChange(buildId, line)}>Ask it as a change</Link>
         </Notice>
       )}
     </>

@@ -6,13 +6,14 @@ import { dayOf, formatDay, formatTime } from '#core/time/days.ts';
 import { instantOf } from '#core/time/zones.ts';
 import { isForgotten, minutesBetween } from '#core/work/spells.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
-import { hoursAsTyped, hoursTyped } from '../../shared/typed.ts';
+import { hoursAsTyped } from '../../shared/typed.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { TextField, TickField } from '../../ui/Field.tsx';
+import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault } from '../../ui/Form.tsx';
 import { Row } from '../../ui/parts.tsx';
+import { ToGoFields } from './ToGoFields.tsx';
 import { useWorkChange } from './work.queries.ts';
 
 interface Props {
@@ -20,10 +21,6 @@ interface Props {
   now: string;
   onClose: () => void;
 }
-
-/** Hours typed, as minutes; what is no number is left for the contract to refuse. */
-const minutesTyped = (v: unknown): number =>
-  typeof v === 'number' ? v : (hoursTyped(String(v ?? '')) ?? NaN);
 
 export default function StopDialog({ spell, now, onClose }: Props) {
   const { locale, today } = useManner();
@@ -34,7 +31,7 @@ export default function StopDialog({ spell, now, onClose }: Props) {
   );
   const startedOn = dayOf(spell.startedAt, timeZone);
   const left = Math.max(0, spell.toGoMinutes - (forgotten ? 0 : minutesBetween(spell.startedAt, now)));
-  const form = useContractForm(SpellStopDto, {
+  const form = useContractForm<SpellStopDto>(SpellStopDto, {
     toGoMinutes: hoursAsTyped(left) as never,
     done: false,
   });
@@ -62,24 +59,7 @@ export default function StopDialog({ spell, now, onClose }: Props) {
             })}
           />
         )}
-        <TextField
-          label="Hours to go"
-          hint="What is left of this task, as you see it now."
-          inputMode="decimal"
-          data-mono
-          autoFocus
-          fault={errors.toGoMinutes?.message}
-          {...form.register('toGoMinutes', { setValueAs: minutesTyped })}
-        />
-        <TickField
-          label="It is done"
-          fault={errors.done?.message}
-          {...form.register('done', {
-            onChange: (e: { target: { checked: boolean } }) => {
-              if (e.target.checked) form.setValue('toGoMinutes', '0' as never);
-            },
-          })}
-        />
+        <ToGoFields form={form} autoFocus />
         <FormFault reason={errors.root?.message} />
         <Row>
           <Button $look="main" type="submit" isDisabled={stop.isPending}>

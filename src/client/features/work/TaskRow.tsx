@@ -45,9 +45,11 @@ interface TaskRowProps {
   waits: string[];
   onStop: (spell: SpellView) => void;
   onEdit: () => void;
+  onHours: () => void;
 }
 
-export function TaskRow({ work, task, waits, onStop, onEdit }: TaskRowProps) {
+export function TaskRow(props: TaskRowProps) {
+  const { work, task, waits } = props;
   const { timeZone } = useShop().shop;
   const line = work.lines.find((l) => l.id === task.lineId);
   const spells = work.spells.filter((s) => s.taskId === task.id);
@@ -90,12 +92,12 @@ export function TaskRow({ work, task, waits, onStop, onEdit }: TaskRowProps) {
         )}
         <Count work={work} task={task} />
       </Words>
-      <Acts work={work} task={task} waits={waits} onStop={onStop} onEdit={onEdit} />
+      <Acts {...props} />
     </Line>
   );
 }
 
-function Acts({ work, task, waits, onStop, onEdit }: TaskRowProps) {
+function Acts({ work, task, waits, onStop, onEdit, onHours }: TaskRowProps) {
   const { person } = useShop();
   const start = useWorkChange(work.buildId, 'taskStart');
   const act = useWorkChange(work.buildId, 'taskAct');
@@ -125,6 +127,11 @@ function Acts({ work, task, waits, onStop, onEdit }: TaskRowProps) {
             }
           >
             Start
+          </Button>
+        )}
+        {!isOver && waits.length === 0 && (
+          <Button $look="quiet" aria-label={`Hours typed later: ${task.title}`} onPress={onHours}>
+            Hours
           </Button>
         )}
         {canSign && (

@@ -20,6 +20,7 @@ import { LinesOfWork, LooseHours } from './LinesOfWork.tsx';
 import { TaskRow } from './TaskRow.tsx';
 import { workQuery } from './work.queries.ts';
 
+const HoursDialog = lazy(() => import('./HoursDialog.tsx'));
 const PlaybookDialog = lazy(() => import('./PlaybookDialog.tsx'));
 const StopDialog = lazy(() => import('./StopDialog.tsx'));
 const TaskDialog = lazy(() => import('./TaskDialog.tsx'));
@@ -42,7 +43,10 @@ const ruled = (t: TaskView): Task => ({
 });
 
 type Open =
-  { what: 'task'; task: TaskView | null } | { what: 'playbook' } | { what: 'stop'; spell: SpellView };
+  | { what: 'task'; task: TaskView | null }
+  | { what: 'hours'; task: TaskView }
+  | { what: 'playbook' }
+  | { what: 'stop'; spell: SpellView };
 
 export default function WorkPage() {
   const { buildId = '' } = useParams();
@@ -76,6 +80,7 @@ export default function WorkPage() {
               work={work}
               onStop={(spell) => setOpen({ what: 'stop', spell })}
               onEdit={(task) => setOpen({ what: 'task', task })}
+              onHours={(task) => setOpen({ what: 'hours', task })}
             />
           </div>
           <div>
@@ -88,6 +93,7 @@ export default function WorkPage() {
       {open && (
         <Suspense>
           {open.what === 'task' && <TaskDialog work={work} task={open.task} onClose={close} />}
+          {open.what === 'hours' && <HoursDialog buildId={buildId} task={open.task} onClose={close} />}
           {open.what === 'playbook' && <PlaybookDialog work={work} onClose={close} />}
           {open.what === 'stop' && <StopDialog spell={open.spell} now={work.now} onClose={close} />}
         </Suspense>
@@ -104,9 +110,10 @@ interface TasksProps {
   work: WorkView;
   onStop: (spell: SpellView) => void;
   onEdit: (task: TaskView) => void;
+  onHours: (task: TaskView) => void;
 }
 
-function Tasks({ work, onStop, onEdit }: TasksProps) {
+function Tasks({ work, onStop, onEdit, onHours }: TasksProps) {
   const now = useNow(work.now);
   const rules = new Map(work.tasks.map((t) => [t.id, ruled(t)]));
   const ordered = inOrder(work.tasks).map((task) => ({
@@ -128,6 +135,7 @@ function Tasks({ work, onStop, onEdit }: TasksProps) {
           waits={waits.map((w) => w.words)}
           onStop={onStop}
           onEdit={() => onEdit(task)}
+          onHours={() => onHours(task)}
         />
       ))}
     </ul>

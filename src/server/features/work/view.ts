@@ -63,7 +63,7 @@ function lineView(
   const toGoMinutes =
     own.length > 0 ? own.reduce((sum, t) => sum + toGoOf(t), 0) : toGoUnsaid(line.minutes, spentMinutes);
   const { id, title, state, minutes: estimatedMinutes, whyNot, approvedMinor } = line;
-  const view = { id, title, state, estimatedMinutes, spentMinutes, whyNot };
+  const view = { id, title, state, estimatedMinutes, spentMinutes, toGoMinutes, whyNot };
   if (!withPrices) return view;
   const ofLine = parts.filter((p) => p.lineId === id);
   return { ...view, approvedMinor, costs: costsOf({ ...line, spentMinutes, toGoMinutes, parts: ofLine }) };

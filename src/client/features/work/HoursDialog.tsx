@@ -1,0 +1,58 @@
+/** Hours typed later, by whoever worked them: how long, and what is to go. */
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { TaskHoursDto, type TaskView } from '#contract/work.ts';
+import { submitting, useContractForm } from '../../shared/forms.ts';
+import { hoursAsTyped } from '../../shared/typed.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Form, FormFault } from '../../ui/Form.tsx';
+import { Row } from '../../ui/parts.tsx';
+import { minutesTyped, ToGoFields } from './ToGoFields.tsx';
+import { useWorkChange } from './work.queries.ts';
+
+interface Props {
+  buildId: string;
+  task: TaskView;
+  onClose: () => void;
+}
+
+export default function HoursDialog({ buildId, task, onClose }: Props) {
+  const type = useWorkChange(buildId, 'taskHours');
+  const [id] = useState(() => uuidv7());
+  const form = useContractForm<TaskHoursDto>(TaskHoursDto, {
+    id,
+    minutes: '' as never,
+    toGoMinutes: hoursAsTyped(task.toGoMinutes) as never,
+    done: false,
+  });
+  const { errors } = form.formState;
+  const submit = submitting(form, (body) =>
+    type.mutateAsync({ params: { taskId: task.id }, body }).then(onClose),
+  );
+  return (
+    <Dialog title={`Hours: ${task.title}`} isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        <TextField
+          label="Hours worked"
+          hint="Yours, without a clock: as in 1.5, 2h 30, or 45 min."
+          data-mono
+          autoFocus
+          fault={errors.minutes?.message}
+          {...form.register('minutes', { setValueAs: minutesTyped })}
+        />
+        <ToGoFields form={form} />
+        <FormFault reason={errors.root?.message} />
+        <Row>
+          <Button $look="main" type="submit" isDisabled={type.isPending}>
+            Keep the hours
+          </Button>
+          <Button $look="quiet" onPress={onClose}>
+            Leave it
+          </Button>
+        </Row>
+      </Form>
+    </Dialog>
+  );
+}
