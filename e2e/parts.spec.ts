@@ -62,3 +62,22 @@ test('the desk: what one call orders for several cars, what is wrong, what may n
   await page.getByLabel('Search all parts').fill('nothing like it');
   await expect(page.getByText('No part of that name or number.')).toBeVisible();
 });
+
+test('a supplier’s list becomes parts once every row reads', async ({ page }) => {
+  await signIn(page);
+  await openCar(page, 'tourer');
+  await page.getByRole('link', { name: 'Parts', exact: true }).click();
+  await page.getByRole('button', { name: 'From a table' }).click();
+  const dialog = page.getByRole('dialog');
+  const choose = async (text: string): Promise<void> => {
+    const chooser = page.waitForEvent('filechooser');
+    await dialog.getByRole('button', { name: /the file|Another file/ }).click();
+    await (await chooser).setFiles({ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  await choose('item,qty,part no\nwheel bearing,four,WB-2\nbilge hose,1,BH-1\n');
+  await expect(dialog.getByText(/Row 2, quantity: “four” is no number/)).toBeVisible();
+  await choose('item,qty,part no\nwheel bearing,4,WB-2\nbilge hose,1,BH-1\n');
+  await dialog.getByRole('button', { name: 'Write these 2 parts down' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'To find' })).toContainText('4 wheel bearing WB-2');
+});

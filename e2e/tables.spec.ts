@@ -20,7 +20,7 @@ test('a spreadsheet of another country becomes lines, once every row reads; out 
   const table = (hours: string): string =>
     `Posten;Stunden;Material\r\n"Seat runners, both";${hours};"46,50"\r\nRoof rails;3,5;"1.240,00"\r\n`;
   await choose(page, 'Choose the file', table('two'));
-  await expect(dialog.getByText('Say which column is the title.')).toBeVisible();
+  await expect(dialog.getByText('Say which column is “title”.')).toBeVisible();
   await dialog.getByLabel('Column “Posten” is').selectOption('title');
   await dialog.getByLabel('Column “Stunden” is').selectOption('hours');
   await dialog.getByLabel('Column “Material” is').selectOption('parts');

@@ -83,6 +83,8 @@ export const ROUTES = {
   partsDesk: { method: 'get', path: '/api/parts', allow: EVERYBODY },
   partsRead: { method: 'get', path: '/api/builds/:buildId/parts', allow: EVERYBODY },
   partPut: { method: 'put', path: '/api/builds/:buildId/parts/:partId', allow: EVERYBODY },
+  partsCsv: { method: 'get', path: '/api/parts/csv', allow: DESK },
+  partsImport: { method: 'post', path: '/api/builds/:buildId/parts/import', allow: DESK },
   donorsRead: { method: 'get', path: '/api/donors', allow: EVERYBODY },
   donorPut: { method: 'put', path: '/api/donors/:donorId', allow: EVERYBODY },
   partAct: { method: 'post', path: '/api/builds/:buildId/parts/:partId/act', allow: EVERYBODY },

@@ -20,12 +20,13 @@ import {
 import { GIVEN, type Given, type LineStanding } from '#core/approval/answers.ts';
 import { PROPOSALS, type Proposal, type Proposed, type RevisionContent } from '#core/approval/revision.ts';
 import type { Opening } from '#core/estimate/apart.ts';
-import { COLUMNS, type CellFault, type Column } from '#core/estimate/exchange.ts';
+import { COLUMNS, type Column } from '#core/estimate/exchange.ts';
 import { WISH_WEIGHT, type Wish } from '#core/estimate/loss.ts';
 import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
 import { MOST_WAYS, type Choice, type Way } from '#core/estimate/ways.ts';
 import { CLASSES, type LineClass } from '#core/log/kinds.ts';
 import { Amount } from './amount.ts';
+import { LONGEST_TABLE, type TableView } from './table.ts';
 
 const MOST_MINUTES = 600_000;
 const MOST_MINOR = 1_000_000_000_00;
@@ -156,7 +157,7 @@ export class ImportDto {
 
   @IsString()
   @Matches(/\S/, { message: 'the file is empty' })
-  @MaxLength(700_000, { message: 'more than an estimate holds; split it' })
+  @MaxLength(LONGEST_TABLE, { message: 'more than an estimate holds; split it' })
   text!: string;
 
   /** What each column is; guessed from the header when absent. */
@@ -169,16 +170,7 @@ export class ImportDto {
   @IsBoolean() keep!: boolean;
 }
 
-export interface ImportView {
-  header: string[];
-  columns: (Column | null)[];
-  sample: string[][];
-  lines: number;
-  faults: CellFault[];
-  /** Beyond those that are named. */
-  moreFaults: number;
-  kept: boolean;
-}
+export type ImportView = TableView<Column>;
 
 /** Lines that are to wait, and with it all others that are to be done: one press takes over an alternative. */
 export class ProposalsDto {

@@ -1,17 +1,21 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
+  ArrayMaxSize,
+  IsArray,
   IsBoolean,
   IsIn,
   IsInt,
   IsOptional,
   IsString,
   IsUUID,
+  Matches,
   Max,
   MaxLength,
   Min,
   Validate,
 } from 'class-validator';
+import { PART_COLUMNS, type PartColumn } from '#core/parts/exchange.ts';
 import {
   CHECKS,
   FATES,
@@ -28,6 +32,7 @@ import {
 import { Amount } from './amount.ts';
 import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
+import { LONGEST_TABLE, type TableBody } from './table.ts';
 
 const Words =
   (most: number): PropertyDecorator =>
@@ -167,6 +172,25 @@ export interface DonorView extends DonorPutDto {
 
 export interface DonorsView {
   donors: DonorView[];
+}
+
+/** A table of parts, as text. Without `keep` it is only looked at. */
+export class PartsImportDto implements TableBody<PartColumn> {
+  /** Made by the client: the same import sent twice is one. */
+  @IsUUID() id!: string;
+
+  @IsString()
+  @Matches(/\S/, { message: 'the file is empty' })
+  @MaxLength(LONGEST_TABLE, { message: 'more than one list holds; split it' })
+  text!: string;
+
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200, { message: 'at most 200 columns' })
+  @IsIn([...PART_COLUMNS, null], { each: true, message: 'no column of a list of parts' })
+  columns?: (PartColumn | null)[];
+
+  @IsBoolean() keep!: boolean;
 }
 
 export class PartsQueryDto {

@@ -5,7 +5,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CLASSES } from '../log/kinds.ts';
-import { COLUMNS, guessColumns, numberIn, readTable, tableOf, type TableLine } from './exchange.ts';
+import { numberIn } from '../exchange/table.ts';
+import { COLUMNS, guessColumns, readTable, tableOf, type TableLine } from './exchange.ts';
 import { WORKS, type ThreePoint } from './lines.ts';
 
 describe('a number in a cell', () => {

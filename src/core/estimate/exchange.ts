@@ -1,6 +1,15 @@
 /** Lines of an estimate as a table, out and in: what each column is, how its cells read, and what is wrong, row by row. */
 import { CLASSES, type LineClass } from '../log/kinds.ts';
 import { minorDigits, toMinor } from '../money/money.ts';
+import {
+  guessColumns as guess,
+  numberIn,
+  readRows,
+  UNREADABLE,
+  type CellFault,
+  type Cells as CellsOf,
+  type Faulty as FaultyAt,
+} from '../exchange/table.ts';
 import { NOTHING, whyNotThreePoint, WORKS, type EstimateLine, type ThreePoint, type Work } from './lines.ts';
 
 export const COLUMNS = [
@@ -64,66 +73,16 @@ export function tableOf(lines: readonly TableLine[], currency: string): string[]
   return [[...COLUMNS], ...rows];
 }
 
-const plain = (header: string): string =>
-  header
-    .toLowerCase()
-    .replace(/[_.\-:()]/g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
-
-/** Which column each header means, as far as its words tell; a column is given once. */
-export function guessColumns(header: readonly string[]): (Column | null)[] {
-  const free = new Set<Column>(COLUMNS);
-  const take = (fits: (c: Column, word: string) => boolean) => (word: string) => {
-    const found = [...free].find((c) => fits(c, word)) ?? null;
-    if (found) free.delete(found);
-    return found;
-  };
-  const words = header.map(plain);
-  const exact = words.map(take((c, w) => c === w));
-  const loose = take((c, w) => OTHER_WORDS[c]?.includes(w) ?? false);
-  return exact.map((c, i) => c ?? loose(words[i]!));
-}
-
-export interface CellFault {
-  /** As a spreadsheet counts: the header is row 1. */
-  row: number;
-  column: Column;
-  reason: string;
-}
-
-/**
- * A number as people and spreadsheets write it: "1,234.56", "1.234,56", "1 234,5", "£46.50". Null where it is none, or
- * where it can be read two ways ("1,234" is a thousand or little more than one). With `places` 3, as currencies of a
- * thousand minor units have, a point before three figures is the decimal one.
- */
-export function numberIn(text: string, places = 2): number | null {
-  const t = text.replace(/[\s\u00a0\u202f'’]|\p{Sc}/gu, '');
-  if (!/^\d[\d.,]*$/.test(t)) return null;
-  const marks = t.replace(/\d/g, '');
-  const last = t.search(/[.,]\d*$/);
-  if (marks === '') return Number(t);
-  if (new Set(marks).size === 1) {
-    // One kind of mark: several of it are thousands; one of it with three figures behind is either.
-    if (marks.length > 1) return /^\d{1,3}(?:[.,]\d{3})+$/.test(t) ? Number(t.replace(/[.,]/g, '')) : null;
-    const thousands = /^[1-9]\d{0,2}[.,]\d{3}$/.test(t) && !(places === 3 && marks === '.');
-    return thousands ? null : Number(t.replace(',', '.'));
-  }
-  const [whole, part] = [t.slice(0, last), t.slice(last + 1)];
-  return /^\d{1,3}(?:[.,]\d{3})+$/.test(whole) && new Set(whole.replace(/\d/g, '')).size === 1
-    ? Number(`${whole.replace(/[.,]/g, '')}.${part}`)
-    : null;
-}
+/** Which column each header means, as far as its words tell. */
+export const guessColumns = (header: readonly string[]): (Column | null)[] =>
+  guess(COLUMNS, OTHER_WORDS, header);
 
 const MOST_HOURS = 10_000;
 const MOST_MAJOR = 1_000_000_000;
 const WORDS_LIMIT = { title: 160, why: 1000 } as const;
 
-/** A spreadsheet's guard in front of a cell that looks like a formula is not part of the words. */
-const words = (cell: string): string => cell.replace(/^'(?=[=+\-@])/, '').trim();
-
-type Cells = Partial<Record<Column, string>>;
-type Faulty = (column: Column, reason: string) => void;
+type Cells = CellsOf<Column>;
+type Faulty = FaultyAt<Column>;
 
 function pointsOf(
   cells: Cells,
@@ -150,12 +109,7 @@ function pointsOf(
 function lineIn(cells: Cells, currency: string, fault: Faulty): TableLine {
   const amount = (c: Column, most: number, places?: number): number | null => {
     const n = numberIn(cells[c] ?? '', places);
-    const why =
-      n === null
-        ? `“${cells[c]}” is no number, or can be read two ways; write it as in 1234.50`
-        : n > most
-          ? 'that is too much for one line'
-          : null;
+    const why = n === null ? UNREADABLE(cells[c] ?? '') : n > most ? 'that is too much for one line' : null;
     if (why !== null) fault(c, why);
     return why === null ? n : null;
   };
@@ -195,24 +149,12 @@ function lineIn(cells: Cells, currency: string, fault: Faulty): TableLine {
   };
 }
 
-/**
- * Rows of a table as lines, and every cell that does not read. `columns` says what each cell of a row is; null is left
- * out. Rows without a word in any used column are passed over.
- */
+/** Rows of a table as lines, and every cell that does not read. */
 export function readTable(
   rows: readonly (readonly string[])[],
   columns: readonly (Column | null)[],
   currency: string,
-): { lines: TableLine[]; faults: CellFault[] } {
-  const faults: CellFault[] = [];
-  const lines = rows.flatMap((row, i): TableLine[] => {
-    const cells: Cells = {};
-    columns.forEach((c, k) => {
-      const cell = words(row[k] ?? '');
-      if (c !== null && cell !== '') cells[c] = cell;
-    });
-    if (Object.keys(cells).length === 0) return [];
-    return [lineIn(cells, currency, (column, reason) => faults.push({ row: i + 2, column, reason }))];
-  });
-  return { lines, faults };
+): { lines: TableLine[]; faults: CellFault<Column>[] } {
+  const { read, faults } = readRows(rows, columns, (cells, fault) => lineIn(cells, currency, fault));
+  return { lines: read, faults };
 }

@@ -2,9 +2,10 @@
 import { useDeferredValue, useState } from 'react';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
+import { pathOf } from '#contract/access.ts';
 import type { PartsDeskView, PartView } from '#contract/parts.ts';
 import { bySupplier, isOverdue } from '#core/parts/parts.ts';
-import { useManner } from '../../shared/shop.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { Head, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
@@ -18,6 +19,7 @@ export default function PartsDeskPage() {
   const [q, setQ] = useState('');
   const { data } = useQuery({ ...deskQuery(useDeferredValue(q.trim())), placeholderData: keepPreviousData });
   const [open, setOpen] = useState<OpenPart | null>(null);
+  const { seesPrices } = useShop();
   useTitle('Parts');
   return (
     <Page>
@@ -26,6 +28,11 @@ export default function PartsDeskPage() {
           <Title>Parts of all cars</Title>
           <Link to="/">Floor</Link>
           <Link to="/parts/donors">Donor vehicles</Link>
+          {seesPrices && (
+            <a href={pathOf('partsCsv')} download>
+              As CSV
+            </a>
+          )}
           <Link to="/find">Find by a label’s code</Link>
         </Row>
         <TextField

@@ -1,10 +1,11 @@
 /** The parts of one build, by how they stand. */
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import { inSentence } from '#core/log/sentences.ts';
 import { PART_STATES, type PartState } from '#core/parts/parts.ts';
+import { useShop } from '../../shared/shop.ts';
 import { useKey } from '../../shared/keys.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -17,6 +18,8 @@ import { PartDialogs, type OpenPart } from './PartDialogs.tsx';
 import { PartRow } from './PartRow.tsx';
 import { partsQuery } from './parts.queries.ts';
 import { STATE_HEADS } from './words.ts';
+
+const PartsTableDialog = lazy(() => import('./PartsTableDialog.tsx'));
 
 const Name = styled(Title)`
   &::first-letter {
@@ -32,6 +35,8 @@ export default function PartsPage() {
   const { data: build } = useSuspenseQuery(buildQuery(buildId));
   const { data } = useSuspenseQuery(partsQuery(buildId));
   const [open, setOpen] = useState<OpenPart | null>(null);
+  const [bringing, setBringing] = useState(false);
+  const { seesPrices } = useShop();
   const photos = usePhotosByEntry(buildId);
   const add = (): void => setOpen({ buildId, part: null });
   useThisCar(build.id, build.nickname);
@@ -45,6 +50,11 @@ export default function PartsPage() {
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
           <Link to="/parts">All cars’ parts</Link>
           <Button onPress={add}>New part</Button>
+          {seesPrices && (
+            <Button $look="quiet" onPress={() => setBringing(true)}>
+              From a table
+            </Button>
+          )}
         </Row>
         {data.parts.length === 0 && <p>No part is written down yet. Begin with what is needed.</p>}
         {PART_STATES.map((state) => {
@@ -73,6 +83,11 @@ export default function PartsPage() {
           );
         })}
       </Stack>
+      {bringing && (
+        <Suspense>
+          <PartsTableDialog buildId={buildId} onClose={() => setBringing(false)} />
+        </Suspense>
+      )}
       <PartDialogs open={open} onClose={() => setOpen(null)} />
     </Page>
   );

@@ -5,8 +5,11 @@ import type {
   PartActDto,
   PartPutDto,
   PartsDeskView,
+  PartsImportDto,
   PartsView,
 } from '#contract/parts.ts';
+import type { TableBody, TableView } from '#contract/table.ts';
+import type { PartColumn } from '#core/parts/exchange.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 
@@ -45,6 +48,21 @@ export const useActOnPart = (buildId: string) =>
   useChange(buildId, ({ partId, body }: { partId: string; body: PartActDto }) =>
     call<PartsView>('partAct', { params: { buildId, partId }, body }),
   );
+
+/** Looks at a table of parts, or keeps it. */
+export function useImportParts(buildId: string) {
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: (body: TableBody<PartColumn>) =>
+      call<TableView<PartColumn>>('partsImport', {
+        params: { buildId },
+        body: body satisfies PartsImportDto,
+      }),
+    onSuccess: (view) => {
+      if (view.kept) changed(buildId);
+    },
+  });
+}
 
 export const donorsQuery = queryOptions({
   queryKey: ['donors'],

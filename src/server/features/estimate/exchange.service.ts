@@ -1,13 +1,12 @@
 /** Estimates out as CSV and JSON, and lines in from CSV: looked at first, then kept whole or not at all. */
-import { parse, CsvError } from 'csv-parse/sync';
-import { stringify } from 'csv-stringify/sync';
 import { v5 as uuidv5 } from 'uuid';
 import { MOST_LINES, type ImportDto, type ImportView } from '#contract/estimate.ts';
-import { COLUMNS, guessColumns, readTable, tableOf, type Column } from '#core/estimate/exchange.ts';
+import { COLUMNS, guessColumns, readTable, tableOf } from '#core/estimate/exchange.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { totalsOf } from '#core/estimate/totals.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
+import { csvFile, openTable } from '../../http/csv.ts';
 import type { OutFile } from '../../http/outFile.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
@@ -16,53 +15,6 @@ import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
 import { estimatePdf } from './estimate.pdf.ts';
 import { estimateNow } from './estimateNow.ts';
-
-/** Rows shown before anything is kept. */
-const SAMPLE = 5;
-/** Faults named at once; a table with more is the wrong table. */
-const MOST_FAULTS = 50;
-
-/** Spreadsheets of many countries separate by semicolons; the mark that splits the first row most is it. */
-function delimiterOf(text: string): string {
-  const first = text.split(/\r?\n/, 1)[0] ?? '';
-  const count = (mark: string): number => first.split(mark).length;
-  return [',', ';', '\t'].reduce((best, mark) => (count(mark) > count(best) ? mark : best));
-}
-
-function rowsOf(text: string): string[][] {
-  try {
-    return parse(text, {
-      bom: true,
-      delimiter: delimiterOf(text),
-      relax_column_count: true,
-      skip_empty_lines: false,
-      max_record_size: 100_000,
-    });
-  } catch (error) {
-    if (!(error instanceof CsvError)) throw error;
-    const at = typeof error.lines === 'number' ? ` near row ${error.lines}` : '';
-    throw new Refusal(
-      'invalid',
-      `This is no readable CSV${at}: a quote is not closed, or a cell is too long.`,
-      {
-        fields: [{ field: 'text', reason: `not readable as CSV${at}` }],
-      },
-    );
-  }
-}
-
-const isColumn = (c: string | null): c is Column => c !== null && (COLUMNS as readonly string[]).includes(c);
-
-function columnsOf(header: readonly string[], given: ImportDto['columns']): (Column | null)[] {
-  if (!given) return guessColumns(header);
-  const columns = header.map((_, i) => given[i] ?? null).map((c) => (isColumn(c) ? c : null));
-  const twice = columns.find((c, i) => c !== null && columns.indexOf(c) !== i);
-  if (twice)
-    throw new Refusal('invalid', `“${twice}” is given to two columns.`, {
-      fields: [{ field: 'columns', reason: `“${twice}” is given twice` }],
-    });
-  return columns;
-}
 
 /** Keeps lines that were read; the same import sent again finds its lines there. */
 async function keepLines(
@@ -100,26 +52,11 @@ export const importLines = (
   inShop(deps.db, who.shopId, async (tx) => {
     if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
     const { currency } = await shopOf(tx);
-    const [header = [], ...rows] = rowsOf(dto.text);
-    const columns = columnsOf(header, dto.columns);
-    const { lines, faults } = readTable(rows, columns, currency);
-    const ready = faults.length === 0 && lines.length > 0 && columns.includes('title');
-    if (dto.keep && !ready)
-      throw new Refusal('invalid', 'Some rows do not read. Nothing was kept.', {
-        fields: faults
-          .slice(0, MOST_FAULTS)
-          .map((f) => ({ field: `row ${f.row}, ${f.column}`, reason: f.reason })),
-      });
-    if (dto.keep) await keepLines(tx, { buildId, importId: dto.id }, lines);
-    return {
-      header,
-      columns,
-      sample: rows.slice(0, SAMPLE),
-      lines: lines.length,
-      faults: faults.slice(0, MOST_FAULTS),
-      moreFaults: Math.max(0, faults.length - MOST_FAULTS),
-      kept: dto.keep,
-    };
+    const table = openTable(dto, COLUMNS, guessColumns);
+    const { lines, faults } = readTable(table.rows, table.columns, currency);
+    return table.settle(dto, { count: lines.length, faults, needed: 'title' }, () =>
+      keepLines(tx, { buildId, importId: dto.id }, lines),
+    );
   });
 
 const fileName = (number: string, nickname: string): string =>
@@ -134,8 +71,7 @@ export const exportCsv = (deps: Deps, who: SignedIn, buildId: string): Promise<O
       rows.map((r) => r.content),
       currency,
     );
-    const body = stringify(table, { bom: true, escape_formulas: true, record_delimiter: 'windows' });
-    return { name: `${fileName(build.number, build.nickname)}.csv`, type: 'text/csv; charset=utf-8', body };
+    return csvFile(`${fileName(build.number, build.nickname)}.csv`, table);
   });
 
 /** The estimate with its terms, sums and what was sent, for other programs. Money is in minor units, hours in minutes. */

@@ -235,3 +235,29 @@ test('words as long as they may be, in a script of long letters, are kept and fo
   await put(buildId, partId, long).expect(200);
   expect((await desk('жжж')).map((p) => p.id)).toEqual([partId]);
 });
+
+test('a list of parts comes in whole or not at all, once however often it is sent, and goes out again without formulas', async () => {
+  const buildId = await makeBuild(it.owner, { nickname: 'snow plough' });
+  const id = nextId();
+  const bring = (text: string, keep: boolean, agent: Agent = it.owner) =>
+    agent.post(pathOf('partsImport', { buildId })).send({ id, text, keep });
+  const bad = 'part;qty;price\nhose;2;46,50\npin;two;9';
+  const seen = (await bring(bad, false).expect(200)).body;
+  expect(seen.columns).toEqual(['what', 'quantity', 'price']);
+  expect(seen.faults).toEqual([expect.objectContaining({ row: 3, column: 'quantity' })]);
+  await bring(bad, true).expect(400);
+  expect((await read(buildId)).parts).toEqual([]);
+  await bring('part\n"open', false).expect(400);
+  const good = 'part;qty;price;vendor\nhose;2;46,50;Tern & Sons\n=1+1;1;;';
+  await Promise.all([bring(good, true).expect(200), bring(good, true).expect(200)]);
+  expect((await read(buildId)).parts.map((p) => [p.what, p.quantity, p.priceMinor, p.state])).toEqual([
+    ['hose', 2, 4650, 'to find'],
+    ['=1+1', 1, undefined, 'to find'],
+  ]);
+  await bring(good, true, it.technician).expect(403);
+  const { text, headers } = await it.owner.get(pathOf('partsCsv')).expect(200);
+  expect(headers['content-disposition']).toContain('parts.csv');
+  expect(text).toMatch(/snow plough,to find,,hose,2,.*,Tern & Sons,46\.50,/);
+  expect(text).toContain("'=1+1");
+  await it.technician.get(pathOf('partsCsv')).expect(403);
+});

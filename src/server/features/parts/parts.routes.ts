@@ -1,7 +1,9 @@
-import { DonorPutDto, PartActDto, PartPutDto, PartsQueryDto } from '#contract/parts.ts';
+import { DonorPutDto, PartActDto, PartPutDto, PartsImportDto, PartsQueryDto } from '#contract/parts.ts';
 import type { Deps } from '../../deps.ts';
+import { sendFile } from '../../http/outFile.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { putDonor, readDonors } from './donors.service.ts';
+import { exportParts, importParts } from './exchange.service.ts';
 import * as s from './parts.service.ts';
 
 export function partsRoutes(deps: Deps): Feature {
@@ -11,6 +13,11 @@ export function partsRoutes(deps: Deps): Feature {
     partPut: handler({
       body: PartPutDto,
       run: ({ who, params, body }) => s.putPart(deps, who, params.buildId!, params.partId!, body),
+    }),
+    partsCsv: handler({ run: async ({ who, res }) => sendFile(res, await exportParts(deps, who)) }),
+    partsImport: handler({
+      body: PartsImportDto,
+      run: ({ who, params, body }) => importParts(deps, who, params.buildId!, body),
     }),
     donorsRead: handler({ run: ({ who }) => readDonors(deps, who) }),
     donorPut: handler({

@@ -1,0 +1,71 @@
+/** Parts of all cars as CSV, and parts of a car from one. */
+import { v5 as uuidv5 } from 'uuid';
+import type { PartsImportDto } from '#contract/parts.ts';
+import type { TableView } from '#contract/table.ts';
+import {
+  guessPartColumns,
+  PART_COLUMNS,
+  readParts,
+  tableOfParts,
+  type PartColumn,
+} from '#core/parts/exchange.ts';
+import { inShop } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { csvFile, openTable } from '../../http/csv.ts';
+import type { OutFile } from '../../http/outFile.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { buildForUpdate } from '../builds/index.ts';
+import { shopOf } from '../session/index.ts';
+import * as q from './parts.queries.ts';
+
+/** Rows of one file: more than a shop has open in a year. */
+const MOST_OUT = 10_000;
+/** Parts brought into one car at once. */
+const MOST_IN = 1000;
+
+/** What is open over all cars. */
+export const exportParts = (deps: Deps, who: SignedIn): Promise<OutFile> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const { currency } = await shopOf(tx);
+    const rows = (await q.partsOfShop(tx, '', MOST_OUT)).map((p) => ({
+      ...p.content,
+      car: p.nickname,
+      state: p.state,
+      due: p.due,
+      vendor: p.vendor,
+    }));
+    return csvFile('parts.csv', tableOfParts(rows, currency));
+  });
+
+/** Reads a table of parts; with `keep`, and only if every row reads, writes them down as needed. */
+export const importParts = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  dto: PartsImportDto,
+): Promise<TableView<PartColumn>> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
+    const { currency } = await shopOf(tx);
+    const table = openTable(dto, PART_COLUMNS, guessPartColumns);
+    const { parts, faults } = readParts(table.rows, table.columns, currency);
+    return table.settle(dto, { count: parts.length, faults, needed: 'what' }, async () => {
+      if (parts.length > MOST_IN)
+        throw new Refusal('invalid', `At most ${MOST_IN} parts at once. Nothing was kept.`);
+      for (const [i, { vendor, ...content }] of parts.entries()) {
+        const id = uuidv5(String(i), dto.id);
+        if (await q.partById(tx, id)) continue;
+        const now = deps.clock.now();
+        await q.insertPart(tx, {
+          id,
+          buildId,
+          lineId: null,
+          donorId: null,
+          content: { ...content, instead: '' },
+          vendor,
+          now,
+        });
+      }
+    });
+  });
