@@ -17,7 +17,8 @@ const LINE = 'found tailgate post rotten left side, let in new metal, 60 and fou
 
 const openCar = async (page, name) => {
   await page.goto(AT);
-  await page.getByRole('link', { name, exact: true }).click();
+  const cars = page.getByRole('region', { name: /^(?:Needs a person now|Going on)$/ });
+  await cars.getByRole('link', { name, exact: true }).click();
   await page
     .getByRole('list', { name: /Entries/ })
     .getByRole('listitem')
@@ -104,16 +105,6 @@ const VIEWS = [
     },
   ],
   [
-    'house-rules',
-    DESK,
-    'dark',
-    async (page) => {
-      await openCar(page, 'hearse');
-      await page.getByRole('link', { name: 'Look it over' }).click();
-      await page.getByText(/findings proposed from what is known/).click();
-    },
-  ],
-  [
     'work',
     DESK,
     'light',
@@ -139,6 +130,15 @@ const VIEWS = [
     async (page) => {
       await page.goto(`${AT}/parts`);
       await page.getByRole('heading', { name: 'To find' }).waitFor();
+    },
+  ],
+  [
+    'outwork',
+    DESK,
+    'light',
+    async (page) => {
+      await page.goto(`${AT}/outwork`);
+      await page.getByRole('region', { name: 'A piece is missing' }).waitFor();
     },
   ],
   [
