@@ -1,7 +1,8 @@
 /** What every form has: its narrow page, fields side by side, and the reason that belongs to no single field. */
 import type { ComponentProps, ReactNode } from 'react';
 import { styled } from 'styled-components';
-import { Notice, Page, Stack } from './parts.tsx';
+import { Button } from './Button.tsx';
+import { Notice, Page, Row, Stack } from './parts.tsx';
 import { space } from './tokens.ts';
 
 const Narrow = styled(Page)`
@@ -52,5 +53,26 @@ export function FormFault({ reason }: { reason: string | undefined }) {
     <Notice $tone="oxide" role="alert">
       {reason}
     </Notice>
+  );
+}
+
+interface KeepProps {
+  /** What the main press does. */
+  children: ReactNode;
+  isPending: boolean;
+  onLeave: () => void;
+}
+
+/** The end of every dialog with a form: do it, or leave it as it was. */
+export function KeepOrLeave({ children, isPending, onLeave }: KeepProps) {
+  return (
+    <Row>
+      <Button $look="main" type="submit" isDisabled={isPending}>
+        {children}
+      </Button>
+      <Button $look="quiet" onPress={onLeave}>
+        Leave it
+      </Button>
+    </Row>
   );
 }

@@ -102,3 +102,19 @@ export const Aside = styled.div`
     gap: ${space.m};
   }
 `;
+/** One thing of a list: what it is, and what can be done with it; marked when a link led to it. */
+export const ListLine = styled.li`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: ${space.xs} ${space.l};
+  align-items: start;
+  padding: ${space.s} 0;
+  border-top: 1px solid ${color.zincLine};
+  overflow-wrap: anywhere;
+  &:target {
+    background: ${color.blueingWash};
+  }
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;

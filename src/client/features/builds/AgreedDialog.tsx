@@ -5,11 +5,10 @@ import { STANDARDS } from '#core/log/standards.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
-import { Form, FormFault, Pair } from '../../ui/Form.tsx';
-import { Quiet, Row } from '../../ui/parts.tsx';
+import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { Quiet } from '../../ui/parts.tsx';
 import { usePutAgreed } from './builds.queries.ts';
 import { STANDARD_WORDS, TELL_WORDS } from './words.ts';
 
@@ -114,14 +113,9 @@ export default function AgreedDialog({ build, onClose }: Props) {
           next letter.
         </Quiet>
         <FormFault reason={errors.root?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={put.isPending}>
-            Keep what is agreed
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isPending={put.isPending} onLeave={onClose}>
+          Keep what is agreed
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

@@ -4,11 +4,9 @@ import { v7 as uuidv7 } from 'uuid';
 import { PauseDto } from '#contract/builds.ts';
 import { PAUSE_SIDES } from '#core/pauses/pauses.ts';
 import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
-import { Form, FormFault } from '../../ui/Form.tsx';
-import { Row } from '../../ui/parts.tsx';
+import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { usePause } from './builds.queries.ts';
 
 const SIDE_WORDS = {
@@ -42,14 +40,9 @@ export default function PauseDialog({ buildId, onClose }: { buildId: string; onC
           {...form.register('until', OPTIONAL)}
         />
         <FormFault reason={errors.root?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={pause.isPending}>
-            Let it rest
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isPending={pause.isPending} onLeave={onClose}>
+          Let it rest
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

@@ -12,7 +12,7 @@ import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextAreaField, TextField, TickField, Options } from '../../ui/Field.tsx';
-import { Form, FormFault, Pair } from '../../ui/Form.tsx';
+import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
 import { Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { rulesQuery, useSaveRule } from './houseRules.queries.ts';
@@ -156,14 +156,9 @@ function RuleDialog({ rule: given, onClose }: { rule: HouseRuleView | null; onCl
         <TextAreaField label="Why" rows={2} fault={errors.why?.message} {...form.register('why')} />
         <TickField label="Switched off" {...form.register('off')} />
         <FormFault reason={errors.root?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={save.isPending}>
-            Keep the rule
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isPending={save.isPending} onLeave={onClose}>
+          Keep the rule
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

@@ -7,11 +7,9 @@ import type { Treatment } from '#core/outwork/outwork.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped } from '../../shared/typed.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { Form, FormFault, Pair } from '../../ui/Form.tsx';
-import { Row } from '../../ui/parts.tsx';
+import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
 import { knownQuery } from '../entries/index.ts';
 import { NowOrLater } from './NowOrLater.tsx';
 import { usePutBatch } from './outwork.queries.ts';
@@ -108,14 +106,9 @@ export default function BatchDialog({ treatment, batch, pieces, past, onClose }:
           />
         )}
         <FormFault reason={errors.root?.message ?? errors.pieceIds?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={put.isPending}>
-            {batch ? 'Keep the change' : 'Begin the batch'}
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isPending={put.isPending} onLeave={onClose}>
+          {batch ? 'Keep the change' : 'Begin the batch'}
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

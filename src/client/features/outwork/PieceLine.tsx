@@ -4,25 +4,10 @@ import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { PieceView } from '#contract/outwork.ts';
 import { thingsInWords } from '#core/outwork/outwork.ts';
-import { Mono, Quiet, Row } from '../../ui/parts.tsx';
-import { color, phone, size, space } from '../../ui/tokens.ts';
+import { ListLine, Mono, Quiet, Row } from '../../ui/parts.tsx';
+import { color, size } from '../../ui/tokens.ts';
 import { photoUrl } from '../photos/index.ts';
 
-const Line = styled.li`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: ${space.xs} ${space.l};
-  align-items: center;
-  padding: ${space.s} 0;
-  border-top: 1px solid ${color.zincLine};
-  overflow-wrap: anywhere;
-  &:target {
-    background: ${color.blueingWash};
-  }
-  ${phone} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 const Small = styled.img`
   width: 64px;
   height: 48px;
@@ -55,7 +40,7 @@ export function PieceLine({ piece, names = false, more, children }: Props) {
     ...piece.been.map((b) => `been: ${b}`),
   ].filter(Boolean);
   return (
-    <Line id={piece.id}>
+    <ListLine id={piece.id}>
       <Row>
         {piece.photo && <Small src={photoUrl(piece.photo, 'thumb')} alt="" loading="lazy" />}
         <div>
@@ -72,6 +57,6 @@ export function PieceLine({ piece, names = false, more, children }: Props) {
         </div>
       </Row>
       <Row>{children}</Row>
-    </Line>
+    </ListLine>
   );
 }

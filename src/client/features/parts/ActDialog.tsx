@@ -6,11 +6,9 @@ import { CHECKS, FATES, type PartAct } from '#core/parts/parts.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped } from '../../shared/typed.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField, TickField } from '../../ui/Field.tsx';
-import { Form, FormFault } from '../../ui/Form.tsx';
-import { Row } from '../../ui/parts.tsx';
+import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { useActOnPart } from './parts.queries.ts';
 import { ACT_WORDS } from './words.ts';
 
@@ -127,14 +125,9 @@ export default function ActDialog({ part, act, onClose }: Props) {
           </>
         )}
         <FormFault reason={errors.root?.message ?? errors.act?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={done.isPending}>
-            {ACT_WORDS[act]}
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isPending={done.isPending} onLeave={onClose}>
+          {ACT_WORDS[act]}
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

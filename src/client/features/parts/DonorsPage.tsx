@@ -10,7 +10,7 @@ import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextAreaField, TextField, TickField } from '../../ui/Field.tsx';
-import { Form, FormFault } from '../../ui/Form.tsx';
+import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { Head, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { donorsQuery, usePutDonor } from './parts.queries.ts';
 
@@ -91,14 +91,9 @@ function DonorDialog({ donor, onClose }: { donor: DonorView | null; onClose: () 
         <TextAreaField label="A word about it" fault={errors.note?.message} {...form.register('note')} />
         <TickField label="Nothing more is to be had from it" {...form.register('isGone')} />
         <FormFault reason={errors.root?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={put.isPending}>
-            Keep it
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isPending={put.isPending} onLeave={onClose}>
+          Keep it
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

@@ -8,11 +8,9 @@ import { SOURCES } from '#core/parts/parts.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped } from '../../shared/typed.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextField, Options } from '../../ui/Field.tsx';
-import { Form, FormFault, Pair } from '../../ui/Form.tsx';
-import { Row } from '../../ui/parts.tsx';
+import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
 import { donorsQuery, partsQuery, usePutPart } from './parts.queries.ts';
 
 const EMPTY: Partial<PartPutDto> = {
@@ -172,14 +170,9 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
           )}
         </Pair>
         <FormFault reason={errors.root?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={put.isPending}>
-            {part ? 'Keep the change' : 'Write it down'}
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isPending={put.isPending} onLeave={onClose}>
+          {part ? 'Keep the change' : 'Write it down'}
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

@@ -1,6 +1,5 @@
 /** A part as it stands, and what can be done with it next. */
 import { Link } from 'react-router';
-import { styled } from 'styled-components';
 import type { PartView } from '#contract/parts.ts';
 import type { PhotoView } from '#contract/photos.ts';
 import { formatMoney } from '#core/money/money.ts';
@@ -8,26 +7,9 @@ import { actsFor, isOverdue, type PartAct } from '#core/parts/parts.ts';
 import { formatDay } from '#core/time/days.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Mono, Now, Quiet, Row } from '../../ui/parts.tsx';
-import { color, phone, space } from '../../ui/tokens.ts';
+import { ListLine, Mono, Now, Quiet, Row } from '../../ui/parts.tsx';
 import { PhotoStrip } from '../photos/index.ts';
 import { ACT_WORDS } from './words.ts';
-
-const Line = styled.li`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: ${space.xs} ${space.l};
-  align-items: start;
-  padding: ${space.s} 0;
-  border-top: 1px solid ${color.zincLine};
-  overflow-wrap: anywhere;
-  &:target {
-    background: ${color.blueingWash};
-  }
-  ${phone} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 
 const TO_BE_BOUGHT: readonly PartView['state'][] = ['to find', 'to order', 'ordered'];
 
@@ -57,7 +39,7 @@ export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: Par
     part.vendor && `from ${part.vendor}`,
   ].filter(Boolean);
   return (
-    <Line id={part.id}>
+    <ListLine id={part.id}>
       <div>
         {names && (
           <>
@@ -136,6 +118,6 @@ export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: Par
           Change
         </Button>
       </Row>
-    </Line>
+    </ListLine>
   );
 }

@@ -4,11 +4,9 @@ import { v7 as uuidv7 } from 'uuid';
 import { TaskHoursDto, type TaskView } from '#contract/work.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { hoursAsTyped } from '../../shared/typed.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { Form, FormFault } from '../../ui/Form.tsx';
-import { Row } from '../../ui/parts.tsx';
+import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { minutesTyped, ToGoFields } from './ToGoFields.tsx';
 import { useWorkChange } from './work.queries.ts';
 
@@ -44,14 +42,9 @@ export default function HoursDialog({ buildId, task, onClose }: Props) {
         />
         <ToGoFields form={form} />
         <FormFault reason={errors.root?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={type.isPending}>
-            Keep the hours
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isPending={type.isPending} onLeave={onClose}>
+          Keep the hours
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );
