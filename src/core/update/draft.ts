@@ -6,6 +6,7 @@ import {
   customerSentence,
   figuresInWords,
   fromVendor,
+  inSentence,
   placedName,
   withArticle,
   type Manner,
@@ -58,6 +59,8 @@ export interface DraftInput {
   waits: readonly Wait[];
   /** What the shop means to do next; empty when nobody has said. */
   next: string;
+  /** What is due after hand-over and not done yet, by a day or by miles. */
+  followUps: readonly { id: string; title: string; dueOn: string | null; dueMiles: number | null }[];
 }
 
 const TITLES: Record<LetterPart['id'], string> = {
@@ -176,7 +179,20 @@ function restedWords({ rested }: DraftInput['build'], { locale, today }: DraftIn
   return ` ${days} that it rested ${rested.days === 1 ? 'is' : 'are'} added to ${formatDay(rested.was, locale, today)}.`;
 }
 
-function nextItems({ next, build, manner }: DraftInput): LetterItem[] {
+/** “Due when it is back on the road: bolts again, after 150 miles.” */
+function dueItem(
+  { id, title, dueOn, dueMiles }: DraftInput['followUps'][number],
+  { locale, today }: Manner,
+): LetterItem {
+  const when = [
+    dueMiles !== null && `after ${dueMiles} miles`,
+    dueOn !== null && `by ${formatDay(dueOn, locale, today)}`,
+  ].filter((w): w is string => w !== false);
+  const text = `Due once it is on the road again: ${inSentence(title)}, ${when.join(' or ')}.`;
+  return { id: `due-${id}`, text, leftOut: false };
+}
+
+function nextItems({ next, build, manner, followUps }: DraftInput): LetterItem[] {
   const items: LetterItem[] = [];
   if (next.trim() !== '') items.push({ id: 'next', text: next.trim(), leftOut: false });
   if (build.promised !== null)
@@ -185,6 +201,7 @@ function nextItems({ next, build, manner }: DraftInput): LetterItem[] {
       text: `Promised for ${formatDay(build.promised, manner.locale, manner.today)}.${restedWords(build, manner)}`,
       leftOut: false,
     });
+  items.push(...followUps.map((f) => dueItem(f, manner)));
   return items;
 }
 

@@ -36,11 +36,36 @@ function draft(entries: Entry[], more: Partial<DraftInput> = {}): Letter {
     totals: totalsOf(sums),
     waits: openWaits(effective, 'Europe/London'),
     next: '',
+    followUps: [],
     ...more,
   });
 }
 const texts = (letter: Letter, id: string): string[] =>
   letter.parts.filter((p) => p.id === id).flatMap((p) => p.items.map((i) => i.text));
+
+describe('what is next', () => {
+  test('a promise that rested says what it was; what is due after hand-over, by miles or by its day', () => {
+    const letter = draft([], {
+      next: 'The second primer.',
+      build: {
+        number: 'B-0105',
+        vehicle: 'Pipit Three microcar',
+        promised: '2026-03-26',
+        rested: { was: '2026-03-16', days: 10 },
+      },
+      followUps: [
+        { id: 'a', title: 'Head bolts again', dueOn: null, dueMiles: 150 },
+        { id: 'b', title: 'Hood tension', dueOn: '2026-04-10', dueMiles: 500 },
+      ],
+    });
+    expect(texts(letter, 'next')).toEqual([
+      'The second primer.',
+      'Promised for Thu 26 Mar. The 10 days that it rested are added to Mon 16 Mar.',
+      'Due once it is on the road again: head bolts again, after 150 miles.',
+      'Due once it is on the road again: hood tension, after 500 miles or by Fri 10 Apr.',
+    ]);
+  });
+});
 
 describe('what is told', () => {
   test('done, found with what it may cost, ordered, waiting, decided, costs and next, each in its part', () => {

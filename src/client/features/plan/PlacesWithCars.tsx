@@ -16,11 +16,11 @@ import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
 
-/** On a phone places stand one below the other. */
+/** A place grows with what stands in it. On a phone places stand one below the other. */
 const PlanGrid = styled.div`
   display: grid;
   grid-template-columns: repeat(${GRID.columns}, minmax(0, 1fr));
-  grid-auto-rows: 2.15rem;
+  grid-auto-rows: minmax(2.15rem, auto);
   gap: 4px;
   ${phone} {
     grid-template-columns: minmax(0, 1fr);
@@ -33,7 +33,6 @@ const Place = styled.section<{ $spot: Spot }>`
   grid-template-rows: auto minmax(0, 1fr);
   border: 1.5px solid ${color.zinc};
   border-radius: 3px;
-  overflow: auto;
   background: ${color.sheet};
   h2 {
     padding: 2px ${space.s};

@@ -23,7 +23,7 @@ const Act = styled.div`
 `;
 
 /** What one can do before noon; the rest is one press away. */
-const SHOWN = 4;
+const SHOWN = 3;
 
 export function FreesToday({ acts }: { acts: readonly FreeingAct<BuildWaitView>[] }) {
   if (acts.length === 0) return null;

@@ -25,6 +25,7 @@ import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.t
 import { logIn, lastSeq, toEntry } from '../entries/index.ts';
 import { showPictures, shownOf } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
+import { followUpsOf } from '../work/index.ts';
 import * as q from './letters.queries.ts';
 
 async function viewOf(tx: Tx, id: string): Promise<LetterView> {
@@ -64,6 +65,7 @@ async function compose(
     totals: totalsOf(build.sums),
     waits: build.standing.waits,
     next: build.next_step,
+    followUps: (await followUpsOf(tx, build.id)).filter((f) => f.doneAt === null),
   });
 }
 

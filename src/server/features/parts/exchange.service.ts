@@ -56,7 +56,8 @@ export const importParts = (
       for (const [i, { vendor, ...content }] of parts.entries()) {
         const id = uuidv5(String(i), dto.id);
         if (await q.partById(tx, id)) continue;
-        const now = deps.clock.now();
+        // A list stays in the order of its rows.
+        const now = new Date(Date.parse(deps.clock.now()) + i).toISOString();
         await q.insertPart(tx, {
           id,
           buildId,

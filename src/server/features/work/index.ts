@@ -1,3 +1,3 @@
 /** What other features may use of this one. */
-export { saveBelongs } from './work.queries.ts';
+export { followUpsOf, saveBelongs } from './work.queries.ts';
 export { tasksByBuild, type TaskToDo } from './allTasks.ts';
