@@ -58,6 +58,15 @@ test('without dragging, on a phone; and whether it rolls', async ({ page }) => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await openCar(page, 'milk float');
   await expect(page.getByText('does not roll: battery box off').first()).toBeVisible();
+  await page.getByRole('textbox', { name: /^Log/ }).fill('moved to store');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('It does not roll, battery box off');
+  await page.goto('/plan');
+  await table.getByRole('button', { name: 'The milk float' }).click();
+  await dialog.getByLabel('What is off it').fill('');
+  await dialog.getByRole('button', { name: 'Keep whether it rolls' }).click();
+  await expect(dialog).toHaveCount(0);
+  await openCar(page, 'milk float');
   await log(page, 'moved to store');
   await expect(page.getByText('stands: Store')).toBeVisible();
   await page.getByRole('textbox', { name: /^Log/ }).fill('moved to lift 2');

@@ -17,11 +17,14 @@ export async function up(knex: Knex): Promise<void> {
       build_id uuid not null,
       side text not null check (side in ('customer', 'shop')),
       reason text not null check (length(reason) between 1 and 200),
+      -- The entry that says so; its wait ends with the pause.
+      entry_id uuid not null,
       from_day date not null,
       -- The day it went on; null while it rests.
       to_day date check (to_day >= from_day),
       primary key (shop_id, id),
-      foreign key (shop_id, build_id) references builds (shop_id, id)
+      foreign key (shop_id, build_id) references builds (shop_id, id),
+      foreign key (shop_id, entry_id) references entries (shop_id, id)
     );
     create unique index pauses_one_open on pauses (shop_id, build_id) where to_day is null;
     create index pauses_of_build on pauses (shop_id, build_id, from_day);

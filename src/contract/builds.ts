@@ -143,6 +143,8 @@ export interface WaitView {
 
 export interface PauseView extends Pause {
   id: string;
+  /** The entry that says so, from which its wait is read. */
+  entryId: string;
 }
 
 /** Sums of one kind of entry. Money is absent for those who do not see prices. */

@@ -59,15 +59,16 @@ export function FormFault({ reason }: { reason: string | undefined }) {
 interface KeepProps {
   /** What the main press does. */
   children: ReactNode;
-  isPending: boolean;
+  /** While it is sent, or while there is nothing to send. */
+  isDisabled: boolean;
   onLeave: () => void;
 }
 
 /** The end of every dialog with a form: do it, or leave it as it was. */
-export function KeepOrLeave({ children, isPending, onLeave }: KeepProps) {
+export function KeepOrLeave({ children, isDisabled, onLeave }: KeepProps) {
   return (
     <Row>
-      <Button $look="main" type="submit" isDisabled={isPending}>
+      <Button $look="main" type="submit" isDisabled={isDisabled}>
         {children}
       </Button>
       <Button $look="quiet" onPress={onLeave}>

@@ -43,13 +43,18 @@ export function daysOut(past: readonly PastBatch[]): { median: number; p80: numb
   return { median: Math.ceil(quantile(days, 0.5)), p80: Math.ceil(quantile(days, 0.8)) };
 }
 
-/** From the vendor's own past batches of this process; with too few of them, the vendor's word; else nothing. */
+const later = (a: Day, b: Day | null): Day => (b !== null && b > a ? b : a);
+
+/**
+ * From the vendor's own past batches of this process; with too few of them, the vendor's word; else nothing. What they
+ * promise counts where it is later than their past says: it is never back before they themselves say so.
+ */
 export function expectedBack(sentOn: Day, promised: Day | null, past: readonly PastBatch[]): ExpectedBack {
   const days = daysOut(past);
   if (!days) return { likely: promised, late: null, restsOn: 0 };
   return {
-    likely: addDays(sentOn, days.median),
-    late: addDays(sentOn, days.p80),
+    likely: later(addDays(sentOn, days.median), promised),
+    late: later(addDays(sentOn, days.p80), promised),
     restsOn: past.length,
   };
 }

@@ -85,7 +85,7 @@ describe('back, piece by piece', () => {
     ]);
   });
 
-  test('what came back wrong lies on its pile again; what turns up later is as good as any', () => {
+  test('what came back wrong lies on its pile again; what turns up later is as good as the rest', () => {
     expect(afterReturn(sent, [came('b', 1, { check: 'wrong', note: 'brass' })], false)[1]!.state).toBe('off');
     const later = [{ pieceId: 'a', what: 'hinges', sent: 4, back: 3 }];
     expect(whyNotBack(later, [came('a', 1)])).toEqual([]);
@@ -143,6 +143,18 @@ describe('expected back', () => {
       likely: '2026-03-15',
       late: '2026-03-18',
       restsOn: 5,
+    });
+  });
+
+  test('a promise that is later than their past holds; an earlier one does not', () => {
+    const days = past(10, 14, 12, 21, 13);
+    expect(expectedBack('2026-03-02', '2026-03-17', days)).toMatchObject({
+      likely: '2026-03-17',
+      late: '2026-03-18',
+    });
+    expect(expectedBack('2026-03-02', '2026-04-01', days)).toMatchObject({
+      likely: '2026-04-01',
+      late: '2026-04-01',
     });
   });
 

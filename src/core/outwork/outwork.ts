@@ -113,8 +113,8 @@ export function whyNotBack(
 
 /**
  * How each piece of a batch stands after a return. `isAll`: nothing more comes, so what is not there is missing, and known
- * to be that day. A piece that came back wrong goes onto its pile again; a piece that was missing and came later is as good as
- * any other.
+ * to be that day. A piece that came back wrong goes onto its pile again; a piece that was missing and came later is as good
+ * as the rest.
  */
 export function afterReturn(
   sent: readonly SentPiece[],

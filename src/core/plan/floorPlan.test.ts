@@ -14,6 +14,7 @@ import {
   whyNotSpot,
   freeOf,
   type PlaceToStand,
+  type Standing,
 } from './floorPlan.ts';
 
 const spots = fc.record({
@@ -76,8 +77,13 @@ describe('moves', () => {
     place('Yard', 'yard'),
     place('Booth', 'booth'),
   ];
-  const at = (placeId: string | null, nickname: string) => ({ buildId: nickname, nickname, placeId });
-  const may = (car: string, to: string, cars: ReturnType<typeof at>[], all = places) =>
+  const at = (placeId: string | null, nickname: string, pinned: Standing['pinned'] = null): Standing => ({
+    buildId: nickname,
+    nickname,
+    placeId,
+    pinned,
+  });
+  const may = (car: string, to: string, cars: Standing[], all = places) =>
     whyNotMove(
       car,
       all.find((p) => p.id === to)!,
@@ -98,6 +104,20 @@ describe('moves', () => {
     );
   });
 
+  test('what does not roll stays, and says what would free it; whoever wants its place hears the same', () => {
+    const out = { by: 'gearbox out', freedBy: 'gearbox back in, a day' };
+    const cars = [at('Lift 1', 'rally car', out), at('Yard', 'hearse'), at('Lift 2', 'camper')];
+    expect(may('rally car', 'Yard', cars)).toBe(
+      'it does not roll, gearbox out: gearbox back in, a day, then say on the plan that it rolls',
+    );
+    expect(may('rally car', 'Lift 1', cars)).toBeNull();
+    expect(may('hearse', 'Lift 1', cars)).toBe(
+      'the rally car stands on “Lift 1”: it does not roll, gearbox out; to free it: gearbox back in, a day',
+    );
+    const quiet = [at('Yard', 'hearse', { by: 'axle off', freedBy: '' })];
+    expect(may('hearse', 'Booth', quiet)).toBe('it does not roll, axle off: say on the plan that it rolls');
+  });
+
   test('where it stands already, or where many may stand, is no conflict; a closed place takes nobody', () => {
     const cars = [at('Lift 1', 'rally car'), at('Yard', 'hearse'), at(null, 'camper')];
     expect(may('rally car', 'Lift 1', cars)).toBeNull();
@@ -107,10 +127,7 @@ describe('moves', () => {
   });
 
   test('what a kind of place has free, or who holds it: what does not roll first', () => {
-    const cars = [
-      { ...at('Lift 1', 'rally car'), pinned: null },
-      { ...at('Lift 2', 'camper'), pinned: { by: 'front axle off' } },
-    ];
+    const cars = [at('Lift 1', 'rally car'), at('Lift 2', 'camper', { by: 'front axle off', freedBy: '' })];
     expect(freeOf('lift', places, cars.slice(0, 1)).free).toMatchObject({ name: 'Lift 2' });
     expect(freeOf('lift', places, cars)).toMatchObject({
       free: null,

@@ -89,6 +89,8 @@ export interface Standing {
   buildId: string;
   nickname: string;
   placeId: string | null;
+  /** What is off it, so that it does not roll, and what would free it; null while it rolls. */
+  pinned: { by: string; freedBy: string } | null;
 }
 
 export interface PlaceToStand {
@@ -109,6 +111,14 @@ export function whyNotMove(
   cars: readonly Standing[],
 ): string | null {
   if (place.closed) return `“${place.name}” is closed`;
+  const pinned = cars.find((c) => c.buildId === buildId && c.placeId !== place.id)?.pinned;
+  if (pinned) {
+    const free =
+      pinned.freedBy === ''
+        ? 'say on the plan that it rolls'
+        : `${pinned.freedBy}, then say on the plan that it rolls`;
+    return `it does not roll, ${pinned.by}: ${free}`;
+  }
   const there = cars.filter((c) => c.placeId === place.id && c.buildId !== buildId);
   if (there.length < HOLDS[place.kind]) return null;
   const isFree = (p: PlaceToStand): boolean =>
@@ -116,16 +126,19 @@ export function whyNotMove(
   const same = places.find((p) => p.kind === place.kind && p.id !== place.id && isFree(p));
   const away = places.find((p) => (p.kind === 'yard' || p.kind === 'store') && isFree(p));
   const who = there.map((c) => c.nickname).join(' and ');
+  const stuck = there.find((c) => c.pinned !== null);
   const out = same
     ? `“${same.name}” is free`
-    : away
-      ? `move the ${who} to “${away.name}” first`
-      : `move the ${who} first`;
+    : stuck
+      ? `it does not roll, ${stuck.pinned!.by}${stuck.pinned!.freedBy ? `; to free it: ${stuck.pinned!.freedBy}` : ''}`
+      : away
+        ? `move the ${who} to “${away.name}” first`
+        : `move the ${who} first`;
   return `the ${who} stands on “${place.name}”: ${out}`;
 }
 
 /** For a kind of place: one that is free, or the cars that hold all of them, those that do not roll first. */
-export function freeOf<C extends Standing & { pinned: unknown }>(
+export function freeOf<C extends Pick<Standing, 'placeId'> & { pinned: unknown }>(
   kind: PlaceKind,
   places: readonly PlaceToStand[],
   cars: readonly C[],

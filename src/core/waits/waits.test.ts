@@ -29,6 +29,18 @@ describe('open waits', () => {
     ).toEqual(['sliding glass']);
   });
 
+  test('an end that names its wait ends no other in the same words', () => {
+    const [instalment, rests] = [waitFor('second instalment from Sal'), waitFor('Sal pays after the fair')];
+    const goesOn = entry({
+      kind: 'resumed',
+      text: 'goes on again',
+      facts: { subject: 'Sal pays after the fair' },
+    });
+    const ends = { ...effectiveEntries([goesOn])[0]!, endsId: rests.id };
+    const open = openWaits([...effectiveEntries([instalment, rests]), ends], 'Europe/London');
+    expect(open.map((w) => w.subject)).toEqual(['second instalment from Sal']);
+  });
+
   test('waiting for it again after it came is a new wait', () => {
     const [glass, came, again] = [
       waitFor('glass'),

@@ -15,7 +15,13 @@ export interface Wait {
 }
 
 /** What of an entry a wait is read from. */
-export type WaitEntry = Pick<EffectiveEntry, 'id' | 'seq' | 'kind' | 'at' | 'text' | 'facts' | 'withdrawn'>;
+export type WaitEntry = Pick<
+  EffectiveEntry,
+  'id' | 'seq' | 'kind' | 'at' | 'text' | 'facts' | 'withdrawn'
+> & {
+  /** On `resumed`: the entry whose wait it ends, and no other. */
+  endsId?: string | null;
+};
 
 /** Kinds of entry that begin or end a wait. */
 export const WAIT_KINDS = ['waiting', 'resumed', 'arrived'] as const;
@@ -29,6 +35,7 @@ export function openWaits(entries: readonly WaitEntry[], timeZone: string): Wait
   let open: Wait[] = [];
   for (const e of ordered) {
     if (e.kind === 'waiting') open.push(toWait(e, timeZone));
+    else if (e.kind === 'resumed' && e.endsId) open = open.filter((w) => w.entryId !== e.endsId);
     else if (e.kind === 'resumed')
       open = open.filter((w) => e.facts.subject !== undefined && !sameThing(w, e));
     else if (e.kind === 'arrived') open = open.filter((w) => !sameThing(w, e));

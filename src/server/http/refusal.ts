@@ -40,3 +40,13 @@ export class Refusal extends Error {
 }
 
 export const notFound = (what: string): Refusal => new Refusal('not-found', `There is no such ${what}.`);
+
+/** What is wrong with what was sent, at its fields. */
+export const invalidFields = (fields: FieldFault[]): Refusal =>
+  new Refusal('invalid', `${fields[0]!.reason}. Nothing was kept.`, { fields });
+
+export const invalidAt = (field: string, reason: string): Refusal => invalidFields([{ field, reason }]);
+
+/** Somebody else changed it since it was read; `current` is what is there now. */
+export const changedMeanwhile = (what: string, current: unknown): Refusal =>
+  new Refusal('conflict', `Somebody changed ${what} meanwhile. Yours is kept on the page.`, { current });

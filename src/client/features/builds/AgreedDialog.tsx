@@ -113,7 +113,7 @@ export default function AgreedDialog({ build, onClose }: Props) {
           next letter.
         </Quiet>
         <FormFault reason={errors.root?.message} />
-        <KeepOrLeave isPending={put.isPending} onLeave={onClose}>
+        <KeepOrLeave isDisabled={put.isPending} onLeave={onClose}>
           Keep what is agreed
         </KeepOrLeave>
       </Form>

@@ -224,7 +224,7 @@ function Waits({ build }: { build: BuildView }) {
   const { data } = useQuery(waitsQuery);
   const binding = data?.waits.find((w) => w.buildId === build.id)?.binding;
   const rests = build.pauses.find((p) => p.to === null);
-  const waits = build.waits.filter((w) => w.subject !== rests?.reason);
+  const waits = build.waits.filter((w) => w.entryId !== rests?.entryId);
   return (
     <Panel>
       <Head>Waits for</Head>

@@ -79,7 +79,8 @@ export default function FloorPage() {
   const acts = freeingActs(waiting?.waits ?? [], manner.today);
   const rank = rankByFreeing(acts);
   const cars = data.builds.map((build) => ({ build, reasons: reasonsFor(build, manner, shop.timeZone) }));
-  cars.sort((a, b) => (rank.get(a.build.id) ?? Infinity) - (rank.get(b.build.id) ?? Infinity) || 0);
+  const at = ({ build }: FloorCar): number => rank.get(build.id) ?? acts.length;
+  cars.sort((a, b) => at(a) - at(b));
   const now = cars.filter((c) => c.reasons.length > 0);
   const rest = cars.filter((c) => c.reasons.length === 0);
   return (
@@ -164,7 +165,7 @@ function CarRow({ build: b, reasons, manner }: FloorCar & { manner: Manner }) {
   const { timeZone } = useShop().shop;
   const promised = promisedFor(b, manner.today);
   const rests = b.pauses.find((p) => p.to === null);
-  const waits = b.waits.filter((w) => w.subject !== rests?.reason);
+  const waits = b.waits.filter((w) => w.entryId !== rests?.entryId);
   return (
     <Car $now={reasons.length > 0}>
       <div>

@@ -40,7 +40,7 @@ export default function PauseDialog({ buildId, onClose }: { buildId: string; onC
           {...form.register('until', OPTIONAL)}
         />
         <FormFault reason={errors.root?.message} />
-        <KeepOrLeave isPending={pause.isPending} onLeave={onClose}>
+        <KeepOrLeave isDisabled={pause.isPending} onLeave={onClose}>
           Let it rest
         </KeepOrLeave>
       </Form>

@@ -156,7 +156,7 @@ function RuleDialog({ rule: given, onClose }: { rule: HouseRuleView | null; onCl
         <TextAreaField label="Why" rows={2} fault={errors.why?.message} {...form.register('why')} />
         <TickField label="Switched off" {...form.register('off')} />
         <FormFault reason={errors.root?.message} />
-        <KeepOrLeave isPending={save.isPending} onLeave={onClose}>
+        <KeepOrLeave isDisabled={save.isPending} onLeave={onClose}>
           Keep the rule
         </KeepOrLeave>
       </Form>

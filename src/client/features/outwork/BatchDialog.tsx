@@ -106,7 +106,7 @@ export default function BatchDialog({ treatment, batch, pieces, past, onClose }:
           />
         )}
         <FormFault reason={errors.root?.message ?? errors.pieceIds?.message} />
-        <KeepOrLeave isPending={put.isPending} onLeave={onClose}>
+        <KeepOrLeave isDisabled={put.isPending} onLeave={onClose}>
           {batch ? 'Keep the change' : 'Begin the batch'}
         </KeepOrLeave>
       </Form>

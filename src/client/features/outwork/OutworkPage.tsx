@@ -166,13 +166,7 @@ function Piles({ data, onBegin }: PilesProps) {
             )}
             <PrintLabels ids={pieces.map((p) => p.id)} of={`the pile: ${treatment ?? 'to be sorted'}`} />
           </Row>
-          <ul>
-            {pieces.map((p) => (
-              <PieceLine key={p.id} piece={p} names>
-                <PieceActs piece={p} />
-              </PieceLine>
-            ))}
-          </ul>
+          <PieceList pieces={pieces} />
         </Panel>
       ))}
     </>
@@ -187,13 +181,19 @@ function Ready({ pieces }: { pieces: readonly PieceView[] }) {
         <Head>Done, to go on again</Head>
         <Quiet>{pieces.length}</Quiet>
       </Row>
-      <ul>
-        {pieces.map((p) => (
-          <PieceLine key={p.id} piece={p} names>
-            <PieceActs piece={p} />
-          </PieceLine>
-        ))}
-      </ul>
+      <PieceList pieces={pieces} />
     </Panel>
+  );
+}
+
+function PieceList({ pieces }: { pieces: readonly PieceView[] }) {
+  return (
+    <ul>
+      {pieces.map((p) => (
+        <PieceLine key={p.id} piece={p} names>
+          <PieceActs piece={p} />
+        </PieceLine>
+      ))}
+    </ul>
   );
 }

@@ -1,14 +1,14 @@
 /** What can be done with a piece as it stands: sorted, put on the car, replaced by a part. */
 import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
-import type { PieceAct, PiecePutDto, PieceView } from '#contract/outwork.ts';
+import type { PieceAct, PieceView } from '#contract/outwork.ts';
 import { REPLACED_BY_PART, TREATMENTS, type Treatment } from '#core/outwork/outwork.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Options, Select } from '../../ui/Field.tsx';
 import { Now } from '../../ui/parts.tsx';
 import { useActOnPiece, usePutPiece, useReplacePiece } from './outwork.queries.ts';
-import { pieceInWords } from './words.ts';
+import { bodyOf, pieceInWords } from './words.ts';
 
 const Sort = styled(Select)`
   width: auto;
@@ -19,28 +19,16 @@ interface Props {
   onEdit?: () => void;
 }
 
-function bodyOf(
-  { version, entryId, what, count, bag, note, taskId }: PieceView,
-  to: Treatment | '',
-): PiecePutDto {
-  return {
-    version,
-    entryId,
-    what,
-    count,
-    bag,
-    note,
-    ...(taskId === null ? {} : { taskId }),
-    ...(to === '' ? {} : { treatment: to }),
-  };
-}
-
 export function PieceActs({ piece, onEdit }: Props) {
   const put = usePutPiece();
   const act = useActOnPiece();
   const replace = useReplacePiece();
   const { buildId, id: pieceId, version, state, treatment } = piece;
   const words = pieceInWords(piece);
+  const sortInto = (to: Treatment | ''): void => {
+    const body = bodyOf({ ...piece, treatment: to === '' ? null : to });
+    put.mutate({ buildId, pieceId, body });
+  };
   const doIt = (name: PieceAct): void => act.mutate({ buildId, pieceId, body: { version, act: name } });
   const isFree = (state === 'off' && piece.batchId === null) || state === 'ready';
   const canBecomePart =
@@ -53,9 +41,7 @@ export function PieceActs({ piece, onEdit }: Props) {
         <Sort
           aria-label={`What is done to: ${words}`}
           value={state === 'ready' ? '' : (treatment ?? '')}
-          onChange={(e) =>
-            put.mutate({ buildId, pieceId, body: bodyOf(piece, e.target.value as Treatment | '') })
-          }
+          onChange={(e) => sortInto(e.target.value as Treatment | '')}
         >
           <option value="">{state === 'ready' ? 'next treatment …' : 'not sorted yet'}</option>
           <Options of={TREATMENTS.filter((t) => state !== 'ready' || t !== treatment)} />

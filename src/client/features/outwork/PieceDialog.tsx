@@ -12,6 +12,7 @@ import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Quiet, Row } from '../../ui/parts.tsx';
 import { ChoosePhotos, ChosenPhotos, sendPhotos } from '../photos/index.ts';
 import { piecesQuery, usePutPiece } from './outwork.queries.ts';
+import { bodyOf } from './words.ts';
 
 interface Props {
   buildId: string;
@@ -21,26 +22,13 @@ interface Props {
 
 const EMPTY = { version: 0, what: '', count: 1, bag: '', note: '' };
 
-function startOf(piece: PieceView | null): Partial<PiecePutDto> {
-  if (!piece) return { ...EMPTY, entryId: uuidv7() };
-  const { version, entryId, what, count, bag, note, treatment, taskId } = piece;
-  return {
-    version,
-    entryId,
-    what,
-    count,
-    bag,
-    note,
-    ...(treatment === null ? {} : { treatment }),
-    ...(taskId === null ? {} : { taskId }),
-  };
-}
-
 export default function PieceDialog({ buildId, piece, onClose }: Props) {
   const put = usePutPiece();
   const { data } = useQuery(piecesQuery(buildId));
   const [pieceId, setPieceId] = useState(() => piece?.id ?? uuidv7());
-  const [start] = useState(() => startOf(piece));
+  const [start] = useState<Partial<PiecePutDto>>(() =>
+    piece ? bodyOf(piece) : { ...EMPTY, entryId: uuidv7() },
+  );
   const [photos, setPhotos] = useState<File[]>([]);
   const [kept, setKept] = useState<string[]>([]);
   const form = useContractForm<PiecePutDto>(PiecePutDto, start);

@@ -5,11 +5,10 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BatchPieceView, BatchView, CameBackDto } from '#contract/outwork.ts';
 import { RETURN_CHECKS, type ReturnCheck } from '#core/outwork/outwork.ts';
 import { ApiProblem, wordsOf } from '../../shared/api.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField, TickField } from '../../ui/Field.tsx';
-import { Form, FormFault, Pair } from '../../ui/Form.tsx';
-import { Notice, Now, Row } from '../../ui/parts.tsx';
+import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { Notice, Now } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { useReturnBatch } from './outwork.queries.ts';
 import { pieceInWords } from './words.ts';
@@ -96,14 +95,9 @@ export default function ReturnDialog({ batch, onClose }: { batch: BatchView; onC
           </Notice>
         )}
         <FormFault reason={giveBack.isError ? wordsOf(giveBack.error) : undefined} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={(came.length === 0 && !isAll) || giveBack.isPending}>
-            Check in {came.length} of {open.length}
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isDisabled={(came.length === 0 && !isAll) || giveBack.isPending} onLeave={onClose}>
+          Check in {came.length} of {open.length}
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

@@ -7,7 +7,7 @@ import { orAbsent } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField, TickField } from '../../ui/Field.tsx';
-import { Form, FormFault } from '../../ui/Form.tsx';
+import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { Notice, Row } from '../../ui/parts.tsx';
 import { useSendBatch } from './outwork.queries.ts';
 import { pieceInWords } from './words.ts';
@@ -62,14 +62,9 @@ export default function SendDialog({ batch, onClose }: { batch: BatchView; onClo
           </Notice>
         )}
         <FormFault reason={send.isError ? wordsOf(send.error) : undefined} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={ticked.size === 0 || send.isPending}>
-            It has gone, {ticked.size} of {batch.pieces.length}
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isDisabled={ticked.size === 0 || send.isPending} onLeave={onClose}>
+          It has gone, {ticked.size} of {batch.pieces.length}
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

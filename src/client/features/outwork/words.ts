@@ -1,7 +1,6 @@
-import type { BatchView, PieceView } from '#contract/outwork.ts';
+import type { BatchView, PastBatchView, PiecePutDto, PieceView } from '#contract/outwork.ts';
 import { expectedBack, type ExpectedBack } from '#core/outwork/expectedBack.ts';
 import { thingsInWords, type Treatment } from '#core/outwork/outwork.ts';
-import type { PastBatchView } from '#contract/outwork.ts';
 import { formatDay, type Day } from '#core/time/days.ts';
 
 /** “4 door hinges, bag 12”. */
@@ -42,4 +41,19 @@ export function heldUpBy(
     cars.set(buildId, car);
   }
   return [...cars.values()];
+}
+
+/** A piece as it is sent when something of it changes. */
+export function bodyOf(piece: PieceView): PiecePutDto {
+  const { version, entryId, what, count, bag, note, treatment, taskId } = piece;
+  return {
+    version,
+    entryId,
+    what,
+    count,
+    bag,
+    note,
+    ...(treatment === null ? {} : { treatment }),
+    ...(taskId === null ? {} : { taskId }),
+  };
 }

@@ -125,7 +125,7 @@ export default function ActDialog({ part, act, onClose }: Props) {
           </>
         )}
         <FormFault reason={errors.root?.message ?? errors.act?.message} />
-        <KeepOrLeave isPending={done.isPending} onLeave={onClose}>
+        <KeepOrLeave isDisabled={done.isPending} onLeave={onClose}>
           {ACT_WORDS[act]}
         </KeepOrLeave>
       </Form>

@@ -91,7 +91,7 @@ function DonorDialog({ donor, onClose }: { donor: DonorView | null; onClose: () 
         <TextAreaField label="A word about it" fault={errors.note?.message} {...form.register('note')} />
         <TickField label="Nothing more is to be had from it" {...form.register('isGone')} />
         <FormFault reason={errors.root?.message} />
-        <KeepOrLeave isPending={put.isPending} onLeave={onClose}>
+        <KeepOrLeave isDisabled={put.isPending} onLeave={onClose}>
           Keep it
         </KeepOrLeave>
       </Form>

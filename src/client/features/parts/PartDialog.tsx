@@ -170,7 +170,7 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
           )}
         </Pair>
         <FormFault reason={errors.root?.message} />
-        <KeepOrLeave isPending={put.isPending} onLeave={onClose}>
+        <KeepOrLeave isDisabled={put.isPending} onLeave={onClose}>
           {part ? 'Keep the change' : 'Write it down'}
         </KeepOrLeave>
       </Form>

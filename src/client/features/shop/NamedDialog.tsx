@@ -3,10 +3,8 @@ import { useState, type ReactNode } from 'react';
 import type { FieldValues, UseFormReturn } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import { submitting } from '../../shared/forms.ts';
-import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { Form, FormFault } from '../../ui/Form.tsx';
-import { Row } from '../../ui/parts.tsx';
+import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 
 interface NamedDialogProps<T extends FieldValues> {
   title: string;
@@ -35,14 +33,9 @@ export function NamedDialog<T extends FieldValues>({
       <Form onSubmit={submit}>
         {children}
         <FormFault reason={form.formState.errors.root?.message} />
-        <Row>
-          <Button $look="main" type="submit" isDisabled={form.formState.isSubmitting}>
-            {act}
-          </Button>
-          <Button $look="quiet" onPress={onClose}>
-            Leave it
-          </Button>
-        </Row>
+        <KeepOrLeave isDisabled={form.formState.isSubmitting} onLeave={onClose}>
+          {act}
+        </KeepOrLeave>
       </Form>
     </Dialog>
   );

@@ -42,7 +42,7 @@ export default function HoursDialog({ buildId, task, onClose }: Props) {
         />
         <ToGoFields form={form} />
         <FormFault reason={errors.root?.message} />
-        <KeepOrLeave isPending={type.isPending} onLeave={onClose}>
+        <KeepOrLeave isDisabled={type.isPending} onLeave={onClose}>
           Keep the hours
         </KeepOrLeave>
       </Form>

@@ -5,7 +5,7 @@ import { changesOfAgreed, whyNotDiscretion, type Agreed } from '#core/approval/a
 import { dayOf } from '#core/time/days.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { addIn } from '../entries/index.ts';
 import { discretionUsed } from '../estimate/index.ts';
@@ -55,9 +55,7 @@ export const putAgreed = (
     const { customerEmail: email, tellBy, tellEveryDays, ...ofBuild } = after;
     const today = dayOf(deps.clock.now(), shop.timeZone);
     if (!(await q.saveAgreed(tx, { id: buildId, version, today, ...ofBuild })))
-      throw new Refusal('conflict', 'Somebody changed this build meanwhile. Yours is kept on the page.', {
-        current: await readIn(tx, deps, who, buildId),
-      });
+      throw changedMeanwhile('this build', await readIn(tx, deps, who, buildId));
     await q.saveTelling(tx, { id: build.customer_id, email, tellBy, tellEveryDays });
     for (const { text, subject, audience } of changes)
       await addIn(tx, deps, who, key, {

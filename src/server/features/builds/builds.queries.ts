@@ -32,7 +32,7 @@ interface RowColumns {
 
 const ROW_COLUMNS = `b.id, b.number, b.nickname, v.name as vehicle, v.year as vehicle_year, c.name as customer,
   p.name as place, b.promised, b.promised_on, b.standing, b.arrived_at, c.tell_every_days,
-  (select json_agg(json_build_object('id', s.id, 'side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day)
+  (select json_agg(json_build_object('id', s.id, 'entryId', s.entry_id, 'side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day)
      order by s.from_day, s.id)
    from pauses s where s.shop_id = b.shop_id and s.build_id = b.id) as pauses`;
 const ROW_FROM = `from builds b
@@ -171,18 +171,18 @@ export const saveNext = async (tx: Tx, b: { id: string; next: string; version: n
 
 export const pausesOf = (tx: Tx, buildId: string): Promise<PauseView[]> =>
   tx.rows(
-    `select id, side, reason, from_day as "from", to_day as "to" from pauses
+    `select id, entry_id as "entryId", side, reason, from_day as "from", to_day as "to" from pauses
      where shop_id = :shopId and build_id = :buildId order by from_day, id`,
     { buildId },
   );
 
 export const insertPause = (
   tx: Tx,
-  p: { id: string; buildId: string; side: PauseSide; reason: string; from: string },
+  p: { id: string; buildId: string; side: PauseSide; reason: string; entryId: string; from: string },
 ): Promise<number> =>
   tx.run(
-    `insert into pauses (shop_id, id, build_id, side, reason, from_day)
-     values (:shopId, :id, :buildId, :side, :reason, :from)`,
+    `insert into pauses (shop_id, id, build_id, side, reason, entry_id, from_day)
+     values (:shopId, :id, :buildId, :side, :reason, :entryId, :from)`,
     p,
   );
 

@@ -5,7 +5,7 @@ import { totalsOf } from '#core/log/entries.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { linkUrl } from '../../links.ts';
 import { priceContext, seesPrices } from '../entries/index.ts';
@@ -132,9 +132,7 @@ export async function setNext(
     const next = dto.next.trim();
     if (before.next === next) return before;
     if (!(await q.saveNext(tx, { id: buildId, next, version: dto.version })))
-      throw new Refusal('conflict', 'Somebody changed what is next meanwhile. Yours is kept on the page.', {
-        current: before,
-      });
+      throw changedMeanwhile('what is next', before);
     return readIn(tx, deps, who, buildId);
   });
 }

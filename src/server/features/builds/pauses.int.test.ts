@@ -7,7 +7,7 @@ import { pathOf } from '#contract/access.ts';
 import type { BuildView, PauseDto } from '#contract/builds.ts';
 import type { WaitsView } from '#contract/waits.ts';
 import { promiseNow } from '#core/pauses/pauses.ts';
-import { makeBuild, nextId, openShop } from '#tests/support/server.ts';
+import { line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
 const it = openShop('pauses');
 
@@ -35,12 +35,22 @@ test('the clock of a promise stands, however often it is pressed; the logbook sa
     kind: 'said',
     what: expect.stringContaining('owner at sea until April'),
   });
+  const other = {
+    kind: 'waiting',
+    text: 'waiting on the owner’s papers',
+    facts: { subject: 'owner’s papers' },
+  };
+  await it.owner
+    .post(pathOf('entryAdd', { buildId }))
+    .send(line({ ...other, kind: 'waiting', audience: 'shop' }))
+    .expect(200);
   it.server.clock.set('2026-03-21T23:30:00.000Z');
   await Promise.all([end(buildId, pauseId).expect(200), end(buildId, pauseId).expect(200)]);
   const rested = await read(buildId);
   expect(rested.pauses).toEqual([
     {
       id: pauseId,
+      entryId: expect.stringMatching(/^[0-9a-f-]{36}$/),
       side: 'customer',
       reason: 'owner at sea until April',
       from: '2026-03-11',
@@ -48,10 +58,11 @@ test('the clock of a promise stands, however often it is pressed; the logbook sa
     },
   ]);
   expect(promised(rested, '2026-03-21')).toBe('2026-05-11');
-  expect(rested.waits).toEqual([]);
+  expect(rested.waits.map((w) => w.subject)).toEqual(['owner’s papers']);
   const { entries } = (await it.owner.get(pathOf('entriesList', { buildId }))).body;
   expect(entries.map((e: { kind: string; text: string }) => [e.kind, e.text]).reverse()).toEqual([
     ['waiting', 'rests: owner at sea until April'],
+    ['waiting', 'waiting on the owner’s papers'],
     ['resumed', 'goes on again after: owner at sea until April'],
   ]);
   const { version, complaint, standard, tellEveryDays, customerEmail, tellBy, discretionMinor } = rested;

@@ -1,4 +1,5 @@
 /** A build rests, and goes on again: said in the logbook; for the customer's reasons, its promise's clock stands. */
+import { v7 as uuidv7 } from 'uuid';
 import type { BuildView, PauseDto } from '#contract/builds.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop } from '../../db/pool.ts';
@@ -31,14 +32,16 @@ export const pauseBuild = (
       );
     const reason = dto.reason.trim();
     const from = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
-    await q.insertPause(tx, { id: pauseId, buildId, side: dto.side, reason, from });
+    const entryId = uuidv7();
     await logIn(tx, deps, build, {
+      id: entryId,
       kind: 'waiting',
       text: `rests: ${reason}`,
       facts: { subject: reason, ...(dto.until === undefined ? {} : { due: dto.until }) },
       personId: who.personId,
       about: { type: 'pause', id: pauseId },
     });
+    await q.insertPause(tx, { id: pauseId, buildId, side: dto.side, reason, entryId, from });
     return readIn(tx, deps, who, buildId);
   });
 
@@ -60,7 +63,8 @@ export const resumeBuild = (
       text: `goes on again after: ${pause.reason}`,
       facts: { subject: pause.reason },
       personId: who.personId,
-      about: { type: 'pause', id: pauseId },
+      // Only this wait is over: others may be in the same words.
+      about: { type: 'entry', id: pause.entryId },
     });
     return readIn(tx, deps, who, buildId);
   });

@@ -16,7 +16,8 @@ interface Row {
 /** The logbook is gone through once, however much is asked of it: this runs with every entry that is kept. */
 const STANDING_SQL = `
   with e as materialized (
-    select id, seq, kind, at, text, facts, withdrawn from entries_now
+    select id, seq, kind, at, text, facts, withdrawn,
+      case when about_type = 'entry' then about_id end as "endsId" from entries_now
     where shop_id = :shopId and build_id = :buildId and not withdrawn
   )
   select
@@ -83,7 +84,8 @@ export async function whyNotMoved(
   const place = places.find((p) => p.name.toLowerCase() === facts.place!.toLowerCase());
   if (!place) return null;
   const cars = await tx.rows<CarStanding>(
-    'select id as "buildId", nickname, place_id as "placeId" from builds where shop_id = :shopId order by number',
+    `select id as "buildId", nickname, place_id as "placeId", pinned from builds
+     where shop_id = :shopId order by number`,
   );
   return whyNotMove(build.id, place, places, cars);
 }

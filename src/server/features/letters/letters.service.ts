@@ -17,7 +17,7 @@ import { whyNotSend } from '#core/update/sending.ts';
 import type { ShopView } from '#contract/session.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { queueLetter } from '../../jobs/queue.ts';
 import { hashOfLink } from '../../links.ts';
@@ -102,10 +102,7 @@ async function draftToChange(tx: Tx, id: string, version: number): Promise<q.Let
   if (!letter) throw notFound('letter');
   if (letter.state === 'sent')
     throw new Refusal('conflict', 'This letter has been sent; it never changes. Write a new one.');
-  if (letter.version !== version)
-    throw new Refusal('conflict', 'Somebody changed this letter meanwhile. Yours is kept on the page.', {
-      current: await viewOf(tx, id),
-    });
+  if (letter.version !== version) throw changedMeanwhile('this letter', await viewOf(tx, id));
   return letter;
 }
 

@@ -21,7 +21,7 @@ import { dayOf } from '#core/time/days.ts';
 import { holdName } from '../../db/lock.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, invalidAt, invalidFields, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { logIn, seesPrices } from '../entries/index.ts';
@@ -30,12 +30,6 @@ import { numberOf, outworkNow } from './outworkNow.ts';
 import * as q from './outwork.queries.ts';
 
 type Fields = { field: string; reason: string }[];
-
-const invalid = (fields: Fields): Refusal =>
-  new Refusal('invalid', `${fields[0]!.reason}. Nothing was kept.`, { fields });
-
-const conflict = (current: unknown): Refusal =>
-  new Refusal('conflict', 'Somebody changed this batch meanwhile. Yours is kept on the page.', { current });
 
 const changing = (
   deps: Deps,
@@ -55,8 +49,7 @@ async function holdPieces(tx: Tx, ids: readonly string[]): Promise<q.PieceRow[]>
   const found = await q.piecesById(tx, ids);
   for (const id of [...new Set(found.map((p) => p.build_id))].sort()) await buildForUpdate(tx, id);
   const held = await q.piecesById(tx, ids);
-  if (held.length < new Set(ids).size)
-    throw invalid([{ field: 'pieceIds', reason: 'a piece is not there any more' }]);
+  if (held.length < new Set(ids).size) throw invalidAt('pieceIds', 'a piece is not there any more');
   return held;
 }
 
@@ -74,7 +67,7 @@ function refuseStrangers(pieces: readonly q.PieceRow[], batch: Pick<q.BatchRow, 
     const reason = whyNotInBatch(coreOf(p), batch);
     return reason === null ? [] : [{ field: 'pieceIds', reason }];
   });
-  if (fields.length > 0) throw invalid(fields);
+  if (fields.length > 0) throw invalidFields(fields);
 }
 
 /** Says the same of a batch in the logbook of each of its cars. */
@@ -133,7 +126,7 @@ async function changeOut(
   kept: q.KeptBatch,
 ): Promise<void> {
   if (kept.vendor !== known.vendor || kept.treatment !== known.treatment)
-    throw invalid([{ field: 'vendor', reason: 'it is out: to whom and for what stands on its manifest' }]);
+    throw invalidAt('vendor', 'it is out: to whom and for what stands on its manifest');
   const today = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
   const moved = kept.promised !== known.promised;
   const promisedBefore =
@@ -177,7 +170,7 @@ export const putBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchPutDto
     const inIt = known ? (await q.piecesInBatches(tx, [id])).map((p) => p.piece_id).sort() : [];
     const wanted = [...new Set(dto.pieceIds)].sort();
     if (known && canonical([now, inIt]) === canonical([kept, wanted])) return;
-    if ((known?.version ?? 0) !== dto.version) throw conflict(known);
+    if ((known?.version ?? 0) !== dto.version) throw changedMeanwhile('this batch', known);
     if (known && known.state !== 'filling') return changeOut(tx, deps, who, known, kept);
     const pieces = await holdPieces(tx, wanted);
     refuseStrangers(pieces, { id, treatment: dto.treatment });
@@ -190,8 +183,8 @@ export const putBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchPutDto
 export const dropBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchDropDto): Promise<OutworkView> =>
   changing(deps, who, id, async (tx, known) => {
     if (!known) return;
-    if (known.state !== 'filling') throw invalid([{ field: 'version', reason: 'it has gone already' }]);
-    if (known.version !== dto.version) throw conflict(known);
+    if (known.state !== 'filling') throw invalidAt('version', 'it has gone already');
+    if (known.version !== dto.version) throw changedMeanwhile('this batch', known);
     await q.fillBatch(tx, id, []);
     await q.dropBatch(tx, id);
   });
@@ -201,9 +194,9 @@ export const sendBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchSendD
   changing(deps, who, id, async (tx, batch) => {
     if (!batch) throw notFound('batch');
     if (batch.acts.includes(dto.actId)) return;
-    if (batch.version !== dto.version) throw conflict(batch);
-    if (batch.state !== 'filling') throw invalid([{ field: 'version', reason: 'it has gone already' }]);
-    if (dto.pieceIds.length === 0) throw invalid([{ field: 'pieceIds', reason: 'tick what is in the box' }]);
+    if (batch.version !== dto.version) throw changedMeanwhile('this batch', batch);
+    if (batch.state !== 'filling') throw invalidAt('version', 'it has gone already');
+    if (dto.pieceIds.length === 0) throw invalidAt('pieceIds', 'tick what is in the box');
     const pieces = await holdPieces(tx, dto.pieceIds);
     refuseStrangers(pieces, batch);
     const promised = dto.promised ?? batch.promised;
@@ -264,10 +257,9 @@ export const returnBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchBac
   changing(deps, who, id, async (tx, batch) => {
     if (!batch) throw notFound('batch');
     if (batch.acts.includes(dto.actId)) return;
-    if (batch.version !== dto.version) throw conflict(batch);
-    if (batch.state === 'filling') throw invalid([{ field: 'version', reason: 'it has not gone yet' }]);
-    if (dto.came.length === 0 && !dto.isAll)
-      throw invalid([{ field: 'came', reason: 'tick what came back' }]);
+    if (batch.version !== dto.version) throw changedMeanwhile('this batch', batch);
+    if (batch.state === 'filling') throw invalidAt('version', 'it has not gone yet');
+    if (dto.came.length === 0 && !dto.isAll) throw invalidAt('came', 'tick what came back');
     const went = await q.piecesInBatches(tx, [id]);
     const pieces = await holdPieces(
       tx,
@@ -281,7 +273,7 @@ export const returnBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchBac
       back,
     }));
     const faults = whyNotBack(sent, dto.came);
-    if (faults.length > 0) throw invalid(faults);
+    if (faults.length > 0) throw invalidFields(faults);
     const isAll = dto.isAll || batch.state === 'back';
     const came = new Map<string, CameBack>(dto.came.map((c) => [c.pieceId, c]));
     const now = deps.clock.now();

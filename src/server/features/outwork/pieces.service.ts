@@ -4,7 +4,7 @@ import { canonical } from '#core/approval/canonical.ts';
 import { REPLACED_BY_PART, thingsInWords, type PieceState } from '#core/outwork/outwork.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, invalidAt, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
@@ -25,12 +25,6 @@ const changing = (
     return piecesNow(tx, buildId);
   });
 
-const invalid = (field: string, reason: string): Refusal =>
-  new Refusal('invalid', `${reason}. Nothing was kept.`, { fields: [{ field, reason }] });
-
-const conflict = (current: unknown): Refusal =>
-  new Refusal('conflict', 'Somebody changed this piece meanwhile. Yours is kept on the page.', { current });
-
 async function pieceOf(tx: Tx, buildId: string, id: string): Promise<q.PieceRow | undefined> {
   const [piece] = await q.piecesById(tx, [id]);
   if (piece && piece.build_id !== buildId) throw notFound('piece');
@@ -44,8 +38,8 @@ function stateAfter(known: q.PieceRow, content: q.PieceContent, treatment: strin
     return again ? 'off' : known.state;
   }
   if (content.what !== known.content.what || content.count !== known.content.count)
-    throw invalid('what', 'it is out with a batch: what and how many stand on its manifest');
-  if (treatment !== known.treatment) throw invalid('treatment', 'it is out with a batch');
+    throw invalidAt('what', 'it is out with a batch: what and how many stand on its manifest');
+  if (treatment !== known.treatment) throw invalidAt('treatment', 'it is out with a batch');
   return known.state;
 }
 
@@ -71,12 +65,12 @@ export const putPiece = (
       known &&
       canonical([known.content, known.task_id, known.treatment]) === canonical([content, taskId, treatment]);
     if (same) return;
-    if ((known?.version ?? 0) !== version) throw conflict(known);
+    if ((known?.version ?? 0) !== version) throw changedMeanwhile('this piece', known);
     if (taskId !== null && !(await q.isTaskOf(tx, buildId, taskId)))
-      throw invalid('taskId', 'that task is not of this car');
+      throw invalidAt('taskId', 'that task is not of this car');
     if (known) {
       if (known.batch_id !== null && known.state === 'off' && treatment !== known.treatment)
-        throw invalid('treatment', 'it lies in a batch: take it out of there first');
+        throw invalidAt('treatment', 'it lies in a batch: take it out of there first');
       await q.savePiece(tx, { ...kept, state: stateAfter(known, content, treatment) });
       return;
     }
@@ -109,9 +103,9 @@ export const actOnPiece = (
     if (!piece) throw notFound('piece');
     const { from, to, words } = LEADS[dto.act];
     if (piece.state === to && piece.version === dto.version + 1) return;
-    if (piece.version !== dto.version) throw conflict(piece);
+    if (piece.version !== dto.version) throw changedMeanwhile('this piece', piece);
     if (!(from as readonly PieceState[]).includes(piece.state) || (piece.state === 'off' && piece.batch_id))
-      throw invalid('act', `“${piece.content.what}” is not here to be put on`);
+      throw invalidAt('act', `“${piece.content.what}” is not here to be put on`);
     await q.setPiece(tx, { id, state: to, batchId: piece.batch_id });
     await logIn(tx, deps, build, {
       kind: 'note',
@@ -135,10 +129,10 @@ export const replacePiece = (
     const piece = await pieceOf(tx, buildId, id);
     if (!piece) throw notFound('piece');
     if (piece.state === 'replaced' && piece.version === dto.version + 1) return;
-    if (piece.version !== dto.version) throw conflict(piece);
+    if (piece.version !== dto.version) throw changedMeanwhile('this piece', piece);
     const isToBe = piece.treatment !== null && REPLACED_BY_PART.includes(piece.treatment);
     if (piece.state !== 'missing' && !(piece.state === 'off' && isToBe))
-      throw invalid('treatment', 'only what is missing, or lies on “replace”, “make” or “from donor”');
+      throw invalidAt('treatment', 'only what is missing, or lies on “replace”, “make” or “from donor”');
     const source =
       piece.treatment === 'make'
         ? 'made in the shop'

@@ -4,7 +4,7 @@ import { canonical } from '#core/approval/canonical.ts';
 import { holdName } from '../../db/lock.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import * as q from './parts.queries.ts';
 
@@ -38,10 +38,7 @@ export const putDonor = (
     };
     if (known && canonical({ ...known, version: 0 }) === canonical({ ...kept, version: 0 }))
       return donorsNow(tx);
-    if ((known?.version ?? 0) !== version)
-      throw new Refusal('conflict', 'Somebody changed this vehicle meanwhile. Yours is kept on the page.', {
-        current: known,
-      });
+    if ((known?.version ?? 0) !== version) throw changedMeanwhile('this vehicle', known);
     if (known) await q.saveDonor(tx, kept);
     else await q.insertDonor(tx, { ...kept, now: deps.clock.now() });
     return donorsNow(tx);

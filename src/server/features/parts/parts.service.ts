@@ -16,7 +16,7 @@ import { dayOf } from '#core/time/days.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, invalidFields, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn, seesPrices } from '../entries/index.ts';
@@ -97,12 +97,6 @@ export const readDesk = (
     return { parts: rows.slice(0, MOST_SHOWN).map((p) => partView(who, p)), more: rows.length > MOST_SHOWN };
   });
 
-const invalid = (fields: { field: string; reason: string }[]): Refusal =>
-  new Refusal('invalid', `${fields[0]!.reason}. Nothing was kept.`, { fields });
-
-const conflict = (current: unknown): Refusal =>
-  new Refusal('conflict', 'Somebody changed this part meanwhile. Yours is kept on the page.', { current });
-
 /** What no class can check by itself. */
 async function faultsOf(
   tx: Tx,
@@ -143,9 +137,9 @@ export const putPart = (
       canonical([known.content, known.line_id, known.donor_id, known.vendor]) ===
         canonical([content, lineId, donorId, kept.vendor]);
     if (same) return;
-    if ((known?.version ?? 0) !== version) throw conflict(known);
+    if ((known?.version ?? 0) !== version) throw changedMeanwhile('this part', known);
     const faults = await faultsOf(tx, buildId, dto);
-    if (faults.length > 0) throw invalid(faults);
+    if (faults.length > 0) throw invalidFields(faults);
     if (known) await q.savePart(tx, kept);
     else await q.insertPart(tx, { ...kept, buildId, now: deps.clock.now() });
   });
@@ -296,11 +290,11 @@ export const actOnPart = (
     const part = await q.partById(tx, partId);
     if (part?.build_id !== buildId) throw notFound('part');
     if (await q.wasKept(tx, dto.entryId)) return;
-    if (part.version !== dto.version) throw conflict(part);
+    if (part.version !== dto.version) throw changedMeanwhile('this part', part);
     const given = seesPrices(who) ? dto : { ...dto, priceMinor: undefined, creditMinor: undefined };
     const now = { state: part.state, core: part.core, creditMinor: part.credit_minor };
     const faults = whyNotDone(now, given);
-    if (faults.length > 0) throw invalid(faults);
+    if (faults.length > 0) throw invalidFields(faults);
     const shop = await shopOf(tx);
     const said = saying(part, given as PartActDto);
     await logIn(tx, deps, build, {

@@ -12,7 +12,7 @@ import { whyNotSpot } from '#core/plan/floorPlan.ts';
 import { whyNotStand } from '#core/shop/people.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { hashPassword, insertPerson, isPassword } from '../session/index.ts';
 import * as q from './shop.queries.ts';
@@ -53,10 +53,7 @@ function standing<R extends { id: string; name: string; version: number }>(
   lists: ShopListsView,
 ): R | undefined {
   const known = rows.find((r) => r.id === id);
-  if ((known?.version ?? 0) !== dto.version)
-    throw new Refusal('conflict', 'Somebody changed this meanwhile. Yours is kept on the page.', {
-      current: lists,
-    });
+  if ((known?.version ?? 0) !== dto.version) throw changedMeanwhile('this', lists);
   if (!known && rows.length >= MOST_NAMES) throw new Refusal('too-many', `At most ${MOST_NAMES} of these.`);
   if (rows.some((r) => r.id !== id && r.name.toLowerCase() === dto.name.toLowerCase()))
     throw faulty('name', 'there is one of that name already');

@@ -5,7 +5,7 @@ import { whyNotExplained, whyNotRole } from '#core/inspection/symptoms.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate } from '../builds/index.ts';
 import { priceContext, seesPrices } from '../entries/index.ts';
@@ -62,9 +62,7 @@ export const putSymptom = (
     if (known && known.words === words && known.removed === dto.removed)
       return viewOf(tx, deps, who, buildId);
     if ((known?.version ?? 0) !== dto.version)
-      throw new Refusal('conflict', 'Somebody changed this meanwhile. Yours is kept on the page.', {
-        current: await viewOf(tx, deps, who, buildId),
-      });
+      throw changedMeanwhile('this', await viewOf(tx, deps, who, buildId));
     if (known) await q.saveSymptom(tx, { id, words, removedAt: dto.removed ? deps.clock.now() : null });
     else {
       if ((await q.symptomsOf(tx, buildId)).length >= MOST_SYMPTOMS)

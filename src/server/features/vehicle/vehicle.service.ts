@@ -12,7 +12,7 @@ import {
 } from '#core/vehicle/registers.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
@@ -85,9 +85,7 @@ export const saveIdentity = (
     const after = { ...dto, year: dto.year ?? null, odometer: dto.odometer ?? null };
     if (canonical(before) === canonical(after)) return;
     if (!(await q.saveIdentity(tx, vehicle.vehicle_id, dto)))
-      throw new Refusal('conflict', 'Somebody changed this meanwhile. Yours is kept on the page.', {
-        current: await viewOf(tx, buildId),
-      });
+      throw changedMeanwhile('this', await viewOf(tx, buildId));
     await log(tx, deps, who, build, identitySentence(dto));
   });
 
@@ -102,9 +100,7 @@ function refuseRow(register: Register, row: object): void {
 
 async function toChange(tx: Tx, buildId: string, row: q.RegisterRow, version: number): Promise<void> {
   if (row.version !== version || row.removed_at !== null)
-    throw new Refusal('conflict', 'Somebody changed this meanwhile. Yours is kept on the page.', {
-      current: await viewOf(tx, buildId),
-    });
+    throw changedMeanwhile('this', await viewOf(tx, buildId));
 }
 
 /** Writes a row of a register; version 0 makes it. The same again changes nothing and is not said twice. */

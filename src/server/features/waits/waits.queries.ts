@@ -17,8 +17,8 @@ export interface BuildRow {
   /** Sent and not answered: since when. */
   askedAt: string | null;
   isWorkedOn: boolean;
-  /** Why it rests, while it does. */
-  rests: { side: PauseSide; reason: string } | null;
+  /** For whose reasons it rests, while it does, and the entry that says so. */
+  rests: { side: PauseSide; entryId: string } | null;
 }
 
 /** Every build with what holds it apart from its tasks and parts. */
@@ -34,7 +34,7 @@ export const buildRows = (tx: Tx): Promise<BuildRow[]> =>
        ) as "askedAt",
        exists (select from spells s where s.shop_id = b.shop_id and s.build_id = b.id and s.ended_at is null)
          as "isWorkedOn",
-       (select json_build_object('side', h.side, 'reason', h.reason) from pauses h
+       (select json_build_object('side', h.side, 'entryId', h.entry_id) from pauses h
         where h.shop_id = b.shop_id and h.build_id = b.id and h.to_day is null) as rests
      from builds b
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id

@@ -42,7 +42,7 @@ function saidHolds(shop: Shop, b: q.BuildRow): Hold[] {
   const said = b.waits.map((w): Hold => {
     const { since, due: until = null } = w;
     // What it rests for is a sentence of its own, said by whoever let it rest.
-    if (w.subject === b.rests?.reason)
+    if (w.entryId === b.rests?.entryId)
       return { ...restActs(b.rests.side, b.customer), what: w.subject, since, until };
     return { ...saidHold(w, names), what: `${waitedFor(w)}${fromVendor(w.vendor)}`, since, until };
   });

@@ -8,7 +8,7 @@ import { minutesBetween, whyNotEnd } from '#core/work/spells.ts';
 import { waitingFor } from '#core/work/tasks.ts';
 import { type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { type BuildKey } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
@@ -16,7 +16,7 @@ import { beginIn } from '../estimate/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './work.queries.ts';
 
-import { changingWork, invalid, taskOf, tasksNow } from './workNow.ts';
+import { changingWork, taskOf, tasksNow } from './workNow.ts';
 import { makeFollowUps } from './followUps.service.ts';
 /** Begins a spell of work. Refused with the reason while something must come first, or the customer has not agreed. */
 export const startTask = (
@@ -106,9 +106,9 @@ async function refuseDone(
   spellId: string,
 ): Promise<void> {
   if (!dto.done) return;
-  if (dto.toGoMinutes > 0) throw invalid('toGoMinutes', 'nothing is to go when it is done');
+  if (dto.toGoMinutes > 0) throw invalidAt('toGoMinutes', 'nothing is to go when it is done');
   const other = (await q.openSpells(tx)).find((s) => s.taskId === task.id && s.id !== spellId);
-  if (other) throw invalid('done', `${other.person} is still at it`);
+  if (other) throw invalidAt('done', `${other.person} is still at it`);
 }
 
 /** Ends a spell, one's own or one that somebody forgot. The same again changes nothing. */
@@ -126,9 +126,9 @@ export const stopSpell = (
     const now = deps.clock.now();
     const endedAt = dto.endedAt === undefined ? now : new Date(dto.endedAt).toISOString();
     const refused = dto.endedAt === undefined ? null : whyNotEnd(spell.startedAt, endedAt, now);
-    if (refused !== null) throw invalid('endedAt', refused);
+    if (refused !== null) throw invalidAt('endedAt', refused);
     if (dto.endedAt === undefined && whyNotEnd(spell.startedAt, now, now)?.includes('twelve'))
-      throw invalid('endedAt', 'it has gone on for more than twelve hours: say when it ended');
+      throw invalidAt('endedAt', 'it has gone on for more than twelve hours: say when it ended');
     const task = await taskOf(tx, buildId, spell.taskId);
     await refuseDone(tx, task, dto, spellId);
     const worked = {
@@ -173,7 +173,7 @@ export const settleEntry = (
 ): Promise<WorkView> =>
   changingWork(deps, who, buildId, async (tx) => {
     if ((await q.workedMinutes(tx, buildId, entryId)) === undefined) throw notFound('entry');
-    if (belongs === 'line' && lineId === undefined) throw invalid('lineId', 'say which line');
+    if (belongs === 'line' && lineId === undefined) throw invalidAt('lineId', 'say which line');
     const toLine = belongs === 'line' ? lineId! : null;
     if (toLine !== null) await beginIn(tx, deps, who, buildId, toLine);
     await q.saveBelongs(tx, { entryId, buildId, taskId: null, lineId: toLine, belongs });

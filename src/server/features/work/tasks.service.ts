@@ -10,13 +10,13 @@ import { canonical } from '#core/approval/canonical.ts';
 import { whyNotNeeds } from '#core/work/tasks.ts';
 import { type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { logIn } from '../entries/index.ts';
 import { workOf } from './view.ts';
 import * as q from './work.queries.ts';
 
-import { changingWork, conflict, invalid, taskOf, tasksNow } from './workNow.ts';
+import { changingWork, taskOf, tasksNow } from './workNow.ts';
 /** Makes a task (version 0) or changes it. The same again changes nothing. */
 export const putTask = (
   deps: Deps,
@@ -41,10 +41,10 @@ export const putTask = (
       known !== undefined &&
       canonical([known.content, known.line_id, tasks.get(id)!.needs]) === canonical([content, lineId, needs]);
     if (same) return;
-    if ((known?.version ?? 0) !== version) throw conflict(known);
+    if ((known?.version ?? 0) !== version) throw changedMeanwhile('this task', known);
     if (!known && tasks.size >= MOST_TASKS) throw new Refusal('too-many', `At most ${MOST_TASKS} tasks.`);
     const refused = whyNotNeeds(id, needs, tasks);
-    if (refused !== null) throw invalid('needs', refused);
+    if (refused !== null) throw invalidAt('needs', refused);
     if (lineId !== null) await lineOfBuild(tx, deps, who, buildId, lineId);
     if (known) await q.saveTask(tx, { id, lineId, content });
     else await q.insertTask(tx, { id, buildId, lineId, content, now: deps.clock.now() });
@@ -60,7 +60,7 @@ async function lineOfBuild(
   lineId: string,
 ): Promise<void> {
   const { lines } = await workOf(tx, deps, who, buildId);
-  if (!lines.some((l) => l.id === lineId)) throw invalid('lineId', 'that line is not on the estimate');
+  if (!lines.some((l) => l.id === lineId)) throw invalidAt('lineId', 'that line is not on the estimate');
 }
 
 /** Signs a gate, drops a task, or takes one up again that was dropped or done. */
@@ -74,7 +74,7 @@ export const actOnTask = (
   changingWork(deps, who, buildId, async (tx, build) => {
     const task = await taskOf(tx, buildId, taskId);
     if (act === 'sign gate' && task.content.gateSigned) return;
-    if (task.version !== version) throw conflict(task);
+    if (task.version !== version) throw changedMeanwhile('this task', task);
     if ((await q.openSpells(tx)).some((s) => s.taskId === taskId))
       throw new Refusal('conflict', 'Somebody is at it just now. Stop that first.');
     const now = deps.clock.now();
@@ -83,7 +83,7 @@ export const actOnTask = (
       await q.dropFollowUps(tx, taskId);
       return q.setState(tx, { id: taskId, state: 'to do', toGoMinutes: null, doneAt: null });
     }
-    if (task.content.gate === undefined) throw invalid('act', 'there is nothing to be seen first');
+    if (task.content.gate === undefined) throw invalidAt('act', 'there is nothing to be seen first');
     const content = { ...task.content, gateSigned: { by: who.name, at: now } };
     await q.saveTask(tx, { id: taskId, lineId: task.line_id, content });
     return logIn(tx, deps, build, {
@@ -106,8 +106,8 @@ export const countOn = (
   changingWork(deps, who, buildId, async (tx) => {
     const task = await taskOf(tx, buildId, taskId);
     const { count } = task.content;
-    if (!count) throw invalid('counted', 'nothing is counted here');
-    if (counted > count.total) throw invalid('counted', `there are only ${count.total}`);
+    if (!count) throw invalidAt('counted', 'nothing is counted here');
+    if (counted > count.total) throw invalidAt('counted', `there are only ${count.total}`);
     if (count.counted === counted) return;
     const content = { ...task.content, count: { ...count, counted } };
     await q.saveTask(tx, { id: taskId, lineId: task.line_id, content });

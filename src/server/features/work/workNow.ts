@@ -4,7 +4,7 @@ import { addDays, dayOf } from '#core/time/days.ts';
 import { type Task } from '#core/work/tasks.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { awayByTask, awayPieces } from '../outwork/index.ts';
@@ -43,12 +43,6 @@ export const changingWork = (
     await change(tx, build);
     return workOf(tx, deps, who, buildId);
   });
-
-export const invalid = (field: string, reason: string): Refusal =>
-  new Refusal('invalid', `${reason}. Nothing was kept.`, { fields: [{ field, reason }] });
-
-export const conflict = (current: unknown): Refusal =>
-  new Refusal('conflict', 'Somebody changed this task meanwhile. Yours is kept on the page.', { current });
 
 /** The tasks of a build as the rules of core see them. */
 export async function tasksNow(tx: Tx, buildId: string): Promise<Map<string, Task>> {
