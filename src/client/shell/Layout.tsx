@@ -68,6 +68,14 @@ const OnDesk = styled.span`
     display: none;
   }
 `;
+/** On a phone the Floor leads there: the bar has no room. */
+const OnDeskLink = styled(NavLink)`
+  ${Nav} & {
+    ${phone} {
+      display: none;
+    }
+  }
+`;
 const Skip = styled.a`
   position: absolute;
   left: -999px;
@@ -97,6 +105,11 @@ export function Layout() {
           <NavLink to="/" end>
             Floor
           </NavLink>
+          <OnDeskLink to="/plan">Plan</OnDeskLink>
+          <OnDeskLink to="/parts" end>
+            All parts
+          </OnDeskLink>
+          <OnDeskLink to="/outwork">Outwork</OnDeskLink>
           {seesPrices && <NavLink to="/shop">Shop</NavLink>}
           {shop.isDemo && seesPrices && <NavLink to="/outbox">Outbox</NavLink>}
         </Nav>
