@@ -51,6 +51,14 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/inspection',
                   lazy: page(() => import('./features/inspection/InspectionPage.tsx')),
                 },
+                {
+                  path: '/builds/:buildId/costs',
+                  lazy: page(() => import('./features/costs/CostsPage.tsx')),
+                },
+                {
+                  path: '/builds/:buildId/snags',
+                  lazy: page(() => import('./features/snags/SnagsPage.tsx')),
+                },
                 { path: '/builds/:buildId/work', lazy: page(() => import('./features/work/WorkPage.tsx')) },
                 {
                   path: '/builds/:buildId/causes',
@@ -78,6 +86,9 @@ export const makeRouter = (client: QueryClient) =>
                 { path: '/find', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/find/:code', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/plan', lazy: page(() => import('./features/plan/PlanPage.tsx')) },
+                { path: '/invoices', lazy: page(() => import('./features/costs/InvoicesPage.tsx')) },
+                { path: '/hours', lazy: page(() => import('./features/work/HoursPage.tsx')) },
+                { path: '/shop/people', lazy: page(() => import('./features/shop/PeoplePage.tsx')) },
                 { path: '/shop/playbooks', lazy: page(() => import('./features/work/PlaybooksPage.tsx')) },
                 { path: '/shop/rules', lazy: page(() => import('./features/houseRules/RulesPage.tsx')) },
                 { path: '/shop/terms', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },

@@ -241,6 +241,20 @@ export class TermsDto implements Terms {
 
   /** What a day in store costs a customer for whose reasons a car rests; absent: as it was. */
   @IsOptional() @Amount(0) storagePerDayMinor?: number;
+
+  /** Added to what parts, outwork and sundries cost where no price is named, in basis points; absent: as it was. */
+  @IsOptional()
+  @IsInt({ message: 'hundredths of a per cent' })
+  @Min(0, { message: 'at least 0 %' })
+  @Max(20_000, { message: 'at most 200 %' })
+  additionBp?: number;
+
+  /** How far past what was agreed a line may come before it asks to be looked at; absent: as it was. */
+  @IsOptional()
+  @IsInt({ message: 'hundredths of a per cent' })
+  @Min(0, { message: 'at least 0 %' })
+  @Max(10_000, { message: 'at most 100 %' })
+  overBp?: number;
 }
 
 export interface EstimateLineView extends Omit<EstimateLineDto, 'findingId' | 'proposal'> {
@@ -306,5 +320,7 @@ export interface EstimateView {
 
 export interface TermsView extends Terms {
   version: number;
-  storagePerDayMinor?: number;
+  storagePerDayMinor: number;
+  additionBp: number;
+  overBp: number;
 }

@@ -72,7 +72,10 @@ export class PartPutDto {
   /** From a donor: which, where it stands. */
   @Words(200) sourceNote!: string;
   @Words(120) vendor!: string;
+  /** What the customer pays for it; absent: what it costs, with the shop’s addition. */
   @IsOptional() @Amount(0) priceMinor?: number;
+  /** What the shop pays for it; absent: what the customer pays. */
+  @IsOptional() @Amount(0) costMinor?: number;
   /** The number that its maker gives out instead of it now. */
   @IsOptional() @Words(80) supersededBy?: string;
   /** The vehicle that it is taken from. */
@@ -90,6 +93,7 @@ export class PartActDto implements PartDone {
   @IsOptional() @Words(120) vendor?: string;
   @IsOptional() @Validate(CalendarDay) due?: string;
   @IsOptional() @Amount(0) priceMinor?: number;
+  @IsOptional() @Amount(0) costMinor?: number;
   @IsOptional() @IsIn(CHECKS, { message: 'right, wrong, damaged or faulty' }) check?: Check;
   @IsOptional() @IsIn(FATES, { message: 'say what becomes of the old one' }) fate?: Fate;
   @IsOptional() @Words(40) bag?: string;
@@ -115,7 +119,7 @@ export interface PartHistory {
   words: string;
 }
 
-export interface PartView extends Omit<PartPutDto, 'priceMinor' | 'depositMinor'> {
+export interface PartView extends Omit<PartPutDto, 'priceMinor' | 'costMinor' | 'depositMinor'> {
   id: string;
   buildId: string;
   nickname: string;
@@ -131,6 +135,7 @@ export interface PartView extends Omit<PartPutDto, 'priceMinor' | 'depositMinor'
   donor: string | null;
   /** Absent for those who do not see prices. */
   priceMinor?: number;
+  costMinor?: number;
   depositMinor?: number;
   creditMinor?: number;
 }

@@ -1,21 +1,27 @@
 import 'reflect-metadata';
 import { Type } from 'class-transformer';
 import {
+  ArrayUnique,
+  IsArray,
   IsBoolean,
   IsEmail,
   IsIn,
   IsInt,
   IsOptional,
   IsString,
+  IsUUID,
   Length,
   Max,
   MaxLength,
   Min,
+  Validate,
   ValidateNested,
 } from 'class-validator';
+import { WORKS, type Work } from '#core/estimate/lines.ts';
 import { GRID, type Spot } from '#core/plan/floorPlan.ts';
 import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
 import { ROLES, type Role } from './access.ts';
+import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
 
 /** Of each list. */
@@ -31,6 +37,25 @@ export class PersonPutDto {
   @IsIn(ROLES, { message: 'owner, office or technician' }) role!: Role;
   @IsOptional() @IsString() @Length(10, 200, { message: 'at least 10 characters' }) password?: string;
   @IsBoolean() hasLeft!: boolean;
+
+  /** Kinds of work that they do; none: nobody has said, so any. Absent: as it was. */
+  @IsOptional()
+  @IsArray()
+  @ArrayUnique()
+  @IsIn(WORKS, { each: true, message: 'one of the kinds of work' })
+  skills?: Work[];
+}
+
+/** When somebody is away, first and last day. Version 0 makes it. */
+export class AbsencePutDto {
+  @IsInt() @Min(0) version!: number;
+  @IsUUID(undefined, { message: 'say who' }) personId!: string;
+  @Validate(CalendarDay) from!: string;
+  /** Absent while nobody knows. */
+  @IsOptional() @Validate(CalendarDay) to?: string;
+  @IsString() @MaxLength(200, { message: 'at most 200 characters' }) reason!: string;
+  /** It was not so, or is not so any more. */
+  @IsBoolean() isOff!: boolean;
 }
 
 class SpotDto implements Spot {
@@ -56,7 +81,8 @@ export class VendorPutDto {
   @Name(120) name!: string;
 }
 
-export type PersonView = Omit<PersonPutDto, 'password'> & { id: string };
+export type PersonView = Omit<PersonPutDto, 'password' | 'skills'> & { id: string; skills: Work[] };
+export type AbsenceView = Omit<AbsencePutDto, 'isOff'> & { id: string };
 export type PlaceView = PlacePutDto & { id: string };
 export type VendorView = VendorPutDto & { id: string };
 
@@ -64,4 +90,6 @@ export interface ShopListsView {
   people: PersonView[];
   places: PlaceView[];
   vendors: VendorView[];
+  /** From today on, and those that have not ended. */
+  absences: AbsenceView[];
 }

@@ -15,15 +15,16 @@ import {
   Max,
   MaxLength,
   Min,
+  Validate,
   ValidateNested,
 } from 'class-validator';
 import type { LineState } from '#core/approval/answers.ts';
-import type { LineCosts } from '#core/estimate/costs.ts';
 import { WORKS, type Work } from '#core/estimate/lines.ts';
 import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
 import { CAUTIONS, type Caution } from '#core/work/cautions.ts';
 import type { Playbook } from '#core/work/playbook.ts';
 import type { LongestWait, TaskNeed, TaskState } from '#core/work/tasks.ts';
+import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
 
 /** Tasks of one build. */
@@ -118,13 +119,36 @@ export class TaskCountDto {
   @IsInt({ message: 'a whole number' }) @Min(0) @Max(100_000) counted!: number;
 }
 
-export const BELONGS = ['line', 'warranty', 'shop'] as const;
+export const BELONGS = ['line', 'change', 'discretion', 'warranty', 'shop'] as const;
 export type Belongs = (typeof BELONGS)[number];
 
 /** Where logged work belongs that was on no line. */
 export class BelongsDto {
-  @IsIn(BELONGS, { message: 'to a line, to warranty or to the shop' }) belongs!: Belongs;
+  @IsIn(BELONGS, { message: 'to a line, a change, the discretion limit, warranty or the shop' })
+  belongs!: Belongs;
+  /** The line that it belongs to; for a change and for discretion the line that is made for it. */
   @IsOptional() @IsUUID() lineId?: string;
+}
+
+/** Hours for the shop itself, on no car. */
+export class ShopHoursPutDto {
+  @Validate(CalendarDay) day!: string;
+
+  @IsInt({ message: 'hours, as in 1.5' })
+  @Min(1, { message: 'at least a minute' })
+  @Max(1440, { message: 'a day has 24 hours' })
+  minutes!: number;
+
+  @NonEmpty(300, 'say what was done') what!: string;
+  /** It was not so. */
+  @IsBoolean() isOff!: boolean;
+}
+
+export class HoursQueryDto {
+  /** Whose; one’s own when absent. */
+  @IsOptional() @IsUUID() personId?: string;
+  /** The first day of the week that is shown; this week when absent. */
+  @IsOptional() @Validate(CalendarDay) from?: string;
 }
 
 /** A playbook brought in or changed. Version 0 stands for one as it came, or a new one. */
@@ -185,17 +209,37 @@ export interface WorkLineView {
   toGoMinutes: number;
   /** Why nobody may work on it yet; null where they may. */
   whyNot: string | null;
-  /** Absent for those who do not see prices. */
-  approvedMinor?: number;
-  costs?: LineCosts;
 }
 
-/** Logged hours that belong nowhere yet. */
+/** Logged hours, or money, that belong nowhere yet. */
 export interface LooseEntryView {
   entryId: string;
   text: string;
   at: string;
+  minutes: number | null;
+  /** Absent for those who do not see prices. */
+  moneyMinor?: number;
+}
+
+export interface HoursRow {
+  id: string;
+  day: string;
   minutes: number;
+  what: string;
+  /** Null for the shop itself. */
+  buildId: string | null;
+  nickname: string | null;
+}
+
+/** A week of somebody’s hours. */
+export interface HoursView {
+  personId: string;
+  /** Whom one may look at: everybody for the desk, oneself for a technician. */
+  people: { id: string; name: string }[];
+  today: string;
+  from: string;
+  to: string;
+  rows: HoursRow[];
 }
 
 export interface FollowUpView {

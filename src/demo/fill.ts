@@ -23,6 +23,7 @@ import { linkEntry, putSymptom } from '#server/features/symptoms/symptoms.servic
 import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
+import { count, setRates, setToday, SKILLS } from './fillCosts.ts';
 import { outwork } from './fillOutwork.ts';
 import { part } from './fillParts.ts';
 import { takeDrawing } from './fillPhotos.ts';
@@ -109,6 +110,7 @@ async function fillDemo(real: Deps): Promise<void> {
   const people = await makePeople(deps, id);
   await makeNames(deps, people.get('W')!, id);
   await setTerms(deps, people.get('W')!);
+  await setRates(deps, people, today, id);
   const shop: Shop = {
     deps,
     id,
@@ -135,6 +137,8 @@ async function fillDemo(real: Deps): Promise<void> {
     await describeVehicle(deps, people.get('J')!, buildId, { build, id });
   }
   for (const step of steps) await take(shop, step);
+  shop.setClock(real.clock.now());
+  await setToday(deps, people, today, id);
 }
 
 /** Eight in the morning and some minutes of a day. */
@@ -160,6 +164,7 @@ async function makePeople(deps: Deps, id: () => string): Promise<Map<string, Sig
       version: 0,
       password: DEMO_PASSWORD,
       hasLeft: false,
+      skills: SKILLS[key] ?? [],
     });
     people.set(key, { personId, shopId, name: p.name, role: p.role });
   }
@@ -246,6 +251,7 @@ async function take(shop: Shop, step: Step): Promise<void> {
     isToday: step.daysAgo === 0,
   };
   if (await work(working, step.text)) return;
+  if (await count({ ...writing, lines: writing.ids, timeZone: SHOP.timeZone }, step.text)) return;
   const parting = { ...writing, timeZone: SHOP.timeZone, parts: shop.partIds[step.build]! };
   const sending = {
     ...parting,

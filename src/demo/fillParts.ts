@@ -5,7 +5,7 @@ import { putDonor, readDonors } from '#server/features/parts/donors.service.ts';
 import { actOnPart, putPart, readParts } from '#server/features/parts/parts.service.ts';
 import type { Deps } from '#server/deps.ts';
 import type { SignedIn } from '#server/http/session.ts';
-import { pence } from './fillEstimates.ts';
+import { pence, type LineIds } from './fillEstimates.ts';
 
 interface Parting {
   deps: Deps;
@@ -14,6 +14,8 @@ interface Parting {
   timeZone: string;
   /** Ids of the build's parts by their short names. */
   parts: Map<string, string>;
+  /** Ids of its estimated lines by their short names. */
+  ids: LineIds;
   id: () => string;
 }
 
@@ -52,15 +54,17 @@ async function writeDown(p: Parting, key: string, rule: string): Promise<void> {
     ...(f.deposit === undefined ? {} : { depositMinor: pence(Number(f.deposit)) }),
     ...(f.donor === undefined ? {} : { donorId: await donorNamed(p, f.donor) }),
     ...(unit ? { unitId: unit.id } : {}),
+    ...(f.line === undefined ? {} : { lineId: p.ids.get(f.line)! }),
     ...(from ? { fitsFrom: Number(from) } : {}),
     ...(to ? { fitsTo: Number(to) } : {}),
     ...(f.price === undefined ? {} : { priceMinor: pence(Number(f.price)) }),
+    ...(f.cost === undefined ? {} : { costMinor: pence(Number(f.cost)) }),
   });
 }
 
 /** Answers the entry that says it. */
 async function doWith(p: Parting, key: string, rule: string): Promise<string> {
-  const { act, due, price, lost, ...rest } = fieldsOf(rule);
+  const { act, due, price, cost, lost, ...rest } = fieldsOf(rule);
   const partId = p.parts.get(key)!;
   const { version } = (await readParts(p.deps, p.who, p.buildId)).parts.find((o) => o.id === partId)!;
   const today = dayOf(p.deps.clock.now(), p.timeZone);
@@ -71,6 +75,7 @@ async function doWith(p: Parting, key: string, rule: string): Promise<string> {
     act,
     ...(due === undefined ? {} : { due: addDays(today, Number(due)) }),
     ...(price === undefined ? {} : { priceMinor: pence(Number(price)) }),
+    ...(cost === undefined ? {} : { costMinor: pence(Number(cost)) }),
     ...(lost === undefined ? {} : { lostMinutes: Number(lost) * 60 }),
   };
   await actOnPart(p.deps, p.who, p.buildId, partId, body as PartActDto);

@@ -5,6 +5,7 @@ import express, { type Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
 import { buildsRoutes } from './features/builds/builds.routes.ts';
+import { costsRoutes } from './features/costs/costs.routes.ts';
 import { entriesRoutes } from './features/entries/entries.routes.ts';
 import { estimateRoutes } from './features/estimate/estimate.routes.ts';
 import { estimatePageRoutes } from './features/estimatePage/estimatePage.routes.ts';
@@ -23,6 +24,7 @@ import { photosRoutes } from './features/photos/photos.routes.ts';
 import { planRoutes } from './features/plan/plan.routes.ts';
 import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
+import { snagsRoutes } from './features/snags/snags.routes.ts';
 import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
 import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
 import { waitsRoutes } from './features/waits/waits.routes.ts';
@@ -75,10 +77,12 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     inspectionRoutes(deps),
     symptomsRoutes(deps),
     workRoutes(deps),
+    snagsRoutes(deps),
     planRoutes(deps),
     partsRoutes(deps),
     outworkRoutes(deps),
     labelsRoutes(deps),
+    costsRoutes(deps),
     waitsRoutes(deps),
     houseRulesRoutes(deps),
     estimateRoutes(deps),

@@ -38,7 +38,9 @@ const BUILD: [string, string][] = [
   ['A', 'Its parts'],
   ['T', 'What is off it'],
   ['C', 'What causes it'],
+  ['R', 'What is to be put right'],
   ['E', 'To the estimate'],
+  ['M', 'What it costs'],
   ['P', 'To the photographs'],
   ['V', 'The car itself'],
 ];
@@ -51,11 +53,13 @@ const INSPECTION: [string, string][] = [
 const WORK: [string, string][] = [['N', 'New task']];
 const PARTS: [string, string][] = [['N', 'New part']];
 const PIECES: [string, string][] = [['N', 'What came off']];
+const SNAGS: [string, string][] = [['N', 'To put right']];
 const ESTIMATE: [string, string][] = [['N', 'New line']];
 
 function keysOf(pathname: string): [string, string][] {
   if (pathname.endsWith('/estimate')) return ESTIMATE;
   if (pathname.endsWith('/work')) return WORK;
+  if (pathname.endsWith('/snags')) return SNAGS;
   if (/^\/builds\/.*\/parts$/.test(pathname)) return PARTS;
   if (pathname.endsWith('/pieces')) return PIECES;
   if (pathname.endsWith('/inspection')) return INSPECTION;

@@ -38,14 +38,20 @@ export const iceCreamVan: DemoBuild = {
 171 W told Marta the crossmember comes first
 169 W @answer van
 168 W decided crossmember and brakes agreed, chime to wait
+168 I @ask-money what=before the metalwork; asked=1200; due=10
+162 I @money-in what=before the metalwork; received=1200
 167 W @letter
 160 W moved to lift 1
 158 J did crossmember cut out, 6h
+158 W @to crossmember: did crossmember cut out
 156 J did new crossmember ends welded in, 7h
 156 J @photo new metal: new end welded in, before paint
+156 W @to crossmember: did new crossmember ends welded in
 155 I ordered brake pipe kit from Tern & Sons, 88.40, due friday
+155 W @to brakes: ordered brake pipe kit
 150 I brake pipe kit arrived from Tern & Sons
 149 J fitted brake pipes, 5h
+149 W @to brakes: fitted brake pipes
 147 P reading compression 118 psi, 121 psi, 117 psi, 90 psi
 146 P found number four exhaust valve burnt, 75 and six hours, must
 146 P @photo ringed head: number four, exhaust side
@@ -59,6 +65,7 @@ export const iceCreamVan: DemoBuild = {
 140 P @worked head-off 2 done
 139 P @worked read 2.5 done
 138 I ordered exhaust valve and gaskets from Oldgate Machine Works, 112.75, due next week
+138 W @to valve: ordered exhaust valve
 131 I valve and gaskets arrived
 129 P @worked valves 4.5 done
 129 P @worked block 1.5 done
@@ -91,19 +98,20 @@ export const iceCreamVan: DemoBuild = {
 33 I ordered 2 window winders from Tern & Sons, 46.50, due in three weeks
 30 W moved to booth
 28 M painted lower panels, 8h
+27 W @to paint: painted lower panels
 26 M found run in the paint on the rear panel, flatted back, two hours, must
 25 M did rear panel flatted and painted again, 3h
 21 W moved to bay 2
 11 W @letter
 20 I @part pump what=fuel pump kit; number=SK-40; catalogue=the blue maker’s list of 1958; vendor=Cobb Springs; fits=1956-1960; unit=engine; price=38
-20 I @part seals what=door seals; quantity=4; number=TS-212; catalogue=Tern & Sons, last year’s; vendor=Tern & Sons; price=64
-19 I @part-done seals act=order; vendor=Tern & Sons; due=9; price=64
+20 I @part seals what=door seals; quantity=4; number=TS-212; catalogue=Tern & Sons, last year’s; vendor=Tern & Sons; line=paint; price=64
+19 I @part-done seals act=order; vendor=Tern & Sons; due=9; cost=52
 12 I @part-done seals act=new date; due=18; note=their extruder is down
-18 I @part plugs what=sparking plugs; quantity=4; number=P 14; vendor=Tern & Sons; price=22
+18 I @part plugs what=sparking plugs; quantity=4; number=P 14; vendor=Tern & Sons; line=valve; price=22; cost=17
 18 I @part-done plugs act=arrive; check=right
 17 P @part-done plugs act=fit; fate=kept as a pattern
-18 I @part hose what=top hose; number=H 7; vendor=Tern & Sons; price=11
-17 I @part-done hose act=order; vendor=Tern & Sons; due=4; price=11
+18 I @part hose what=top hose; number=H 7; vendor=Tern & Sons; line=valve; price=14; cost=11
+17 I @part-done hose act=order; vendor=Tern & Sons; due=4; cost=11
 14 I @part-done hose act=arrive; check=right
 6 I @part lens what=indicator lens, left; vendor=Skerry Electrics; source=second-hand
 45 J @part striker what=tailgate striker; source=donor vehicle; donor=bread van, yard
@@ -114,6 +122,9 @@ export const iceCreamVan: DemoBuild = {
 30 I @part-done dynamo act=order; vendor=Skerry Electrics; due=6; price=62
 24 I @part-done dynamo act=arrive; check=right
 23 P @part-done dynamo act=fit; fate=core to send back
+22 I @invoice vendor=Skerry Electrics; number=SE-2291; total=82; ice-cream van dynamo, exchange=82
+12 I @invoice vendor=Tern & Sons; number=T 8814; total=31.50; ice-cream van top hose=12.40; carriage=6.50
+15 I @ask-money what=paint, the first half; asked=900; due=14; holds=no
 13 W @playbook blast-to-paint paint
 12 M @worked mask 3.5 done
 11 M @worked blast 6 done
@@ -130,6 +141,11 @@ export const iceCreamVan: DemoBuild = {
 6 J did tailgate post let in left side, 4h
 5 I ordered 2 rear lamp lenses from Skerry Electrics, 23.80, due next friday
 4 W waiting on rear lamp lenses from Skerry Electrics since monday, due friday
+4 W @snag front: badge sits crooked
+4 W @snag right side: door gap opens towards the sill
+4 W @snag inside: freezer lid drags on its left hinge
+3 M @trial the serving hatch | left side: runner stands proud | roof and glass: gutter lip catches the top edge
+2 M @right runner stands proud
 3 M fitted window winders, 1.5h
 2 I spent 12.60 on chrome screws
 1 I @correct spent 12.60 on chrome screws => spent 16.20 on chrome screws

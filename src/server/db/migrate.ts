@@ -7,6 +7,7 @@ import pg from 'pg';
 import { Logger, runMigrations } from 'graphile-worker';
 import * as createShop from '../../../migrations/20261124_create_shop.ts';
 import * as addChoices from '../../../migrations/20261126_add_choices.ts';
+import * as addCosts from '../../../migrations/20261128_add_costs.ts';
 import * as addDonors from '../../../migrations/20261127_add_donors.ts';
 import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 import * as addHouseRules from '../../../migrations/20261125_add_house_rules.ts';
@@ -39,6 +40,7 @@ const MIGRATIONS = {
   '20261127_add_donors': addDonors,
   '20261127_add_outwork': addOutwork,
   '20261127_add_pauses': addPauses,
+  '20261128_add_costs': addCosts,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -73,19 +73,15 @@ export default function BuildPage() {
 
 function BuildHead({ build }: { build: BuildView }) {
   const manner = useManner();
+  const { seesPrices } = useShop();
   return (
     <Stack $gap="s">
       <Row>
         <Name>{build.nickname}</Name>
         <Mono>{build.number}</Mono>
-        <LookOverLink build={build} />
-        <WorkLink build={build} />
-        <PartsLink build={build} />
-        <PiecesLink build={build} />
-        <CausesLink build={build} />
-        <EstimateLink build={build} />
-        <PhotosLink build={build} />
-        <VehicleLink build={build} />
+        {BESIDE.filter((b) => seesPrices || !('isDesk' in b)).map((b) => (
+          <BesideLink key={b.to} build={build} at={b} />
+        ))}
         <DraftButton build={build} />
       </Row>
       <Row>
@@ -127,61 +123,25 @@ function PromisedFor({ build }: { build: BuildView }) {
   );
 }
 
-function LookOverLink({ build }: { build: BuildView }) {
-  const navigate = useNavigate();
-  const to = `/builds/${build.id}/inspection`;
-  useKey('o', () => void navigate(to));
-  return <Link to={to}>Look it over</Link>;
-}
+/** What stands beside a build's logbook, with the key that leads there. */
+const BESIDE = [
+  { to: 'inspection', key: 'o', words: 'Look it over' },
+  { to: 'work', key: 'w', words: 'Work' },
+  { to: 'parts', key: 'a', words: 'Parts' },
+  { to: 'pieces', key: 't', words: 'What is off it' },
+  { to: 'causes', key: 'c', words: 'What causes it' },
+  { to: 'snags', key: 'r', words: 'To put right' },
+  { to: 'estimate', key: 'e', words: 'Estimate', isDesk: true },
+  { to: 'costs', key: 'm', words: 'Costs', isDesk: true },
+  { to: 'photos', key: 'p', words: 'Photographs' },
+  { to: 'vehicle', key: 'v', words: 'The car itself' },
+] as const;
 
-function WorkLink({ build }: { build: BuildView }) {
+function BesideLink({ build, at }: { build: BuildView; at: (typeof BESIDE)[number] }) {
   const navigate = useNavigate();
-  const to = `/builds/${build.id}/work`;
-  useKey('w', () => void navigate(to));
-  return <Link to={to}>Work</Link>;
-}
-
-function PartsLink({ build }: { build: BuildView }) {
-  const navigate = useNavigate();
-  const to = `/builds/${build.id}/parts`;
-  useKey('a', () => void navigate(to));
-  return <Link to={to}>Parts</Link>;
-}
-
-function PiecesLink({ build }: { build: BuildView }) {
-  const navigate = useNavigate();
-  const to = `/builds/${build.id}/pieces`;
-  useKey('t', () => void navigate(to));
-  return <Link to={to}>What is off it</Link>;
-}
-
-function CausesLink({ build }: { build: BuildView }) {
-  const navigate = useNavigate();
-  const to = `/builds/${build.id}/causes`;
-  useKey('c', () => void navigate(to));
-  return <Link to={to}>What causes it</Link>;
-}
-
-function EstimateLink({ build }: { build: BuildView }) {
-  const navigate = useNavigate();
-  const { seesPrices } = useShop();
-  const to = `/builds/${build.id}/estimate`;
-  useKey('e', () => seesPrices && void navigate(to));
-  return seesPrices ? <Link to={to}>Estimate</Link> : null;
-}
-
-function VehicleLink({ build }: { build: BuildView }) {
-  const navigate = useNavigate();
-  const to = `/builds/${build.id}/vehicle`;
-  useKey('v', () => void navigate(to));
-  return <Link to={to}>The car itself</Link>;
-}
-
-function PhotosLink({ build }: { build: BuildView }) {
-  const navigate = useNavigate();
-  const to = `/builds/${build.id}/photos`;
-  useKey('p', () => void navigate(to));
-  return <Link to={to}>Photographs</Link>;
+  const to = `/builds/${build.id}/${at.to}`;
+  useKey(at.key, () => void navigate(to));
+  return <Link to={to}>{at.words}</Link>;
 }
 
 const TELL_WORDS: Record<TellBy, string> = {

@@ -92,6 +92,7 @@ export default function FloorPage() {
           <Link to="/plan">As a plan</Link>
           <Link to="/parts">Parts of all cars</Link>
           <Link to="/outwork">Outwork</Link>
+          <Link to="/hours">Hours</Link>
           {seesPrices && <NewLink to="/builds/new">New build</NewLink>}
         </Row>
         {cars.length === 0 && (

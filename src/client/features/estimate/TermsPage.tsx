@@ -13,7 +13,7 @@ import { Head, Notice, Row, Title } from '../../ui/parts.tsx';
 import { termsQuery, useSaveTerms } from './estimate.queries.ts';
 import { WORK_WORDS } from './words.ts';
 
-type Faults = Partial<Record<Work | 'tax' | 'shared' | 'storage', string>>;
+type Faults = Partial<Record<Work | 'tax' | 'shared' | 'storage' | 'addition' | 'over', string>>;
 
 export default function TermsPage() {
   const { currency } = useManner();
@@ -31,6 +31,8 @@ export default function TermsPage() {
   const [included, setIncluded] = useState(terms.taxIncluded);
   const [shared, setShared] = useState(String(Math.round(terms.sharedRisk * 100)));
   const [storage, setStorage] = useState(moneyAsTyped(terms.storagePerDayMinor ?? 0, currency));
+  const [addition, setAddition] = useState(String(terms.additionBp / 100));
+  const [over, setOver] = useState(String(terms.overBp / 100));
   const [faults, setFaults] = useState<Faults>({});
   useTitle('Rates and tax');
   const mayChange = person.role === 'owner';
@@ -42,10 +44,13 @@ export default function TermsPage() {
     >;
     const perDay = moneyTyped(storage, currency);
     const [taxPart, share] = [numberTyped(tax), numberTyped(shared)];
+    const [added, beyond] = [numberTyped(addition), numberTyped(over)];
     const found: Faults = {};
     for (const w of WORKS) if (read[w] === null) found[w] = 'an amount, as in 62.00';
     if (taxPart === null || taxPart < 0 || taxPart > 100) found.tax = 'per cent, as in 20';
     if (share === null || share < 0 || share > 100) found.shared = 'per cent, from 0 to 100';
+    if (added === null || added < 0 || added > 200) found.addition = 'per cent, from 0 to 200';
+    if (beyond === null || beyond < 0 || beyond > 100) found.over = 'per cent, from 0 to 100';
     if (perDay === null) found.storage = 'an amount, as in 4.00';
     setFaults(found);
     if (Object.keys(found).length > 0) return;
@@ -57,6 +62,8 @@ export default function TermsPage() {
         taxIncluded: included,
         sharedRisk: Math.round(share!) / 100,
         storagePerDayMinor: perDay!,
+        additionBp: Math.round(added! * 100),
+        overBp: Math.round(beyond! * 100),
       })
       .catch(() => undefined);
   };
@@ -106,6 +113,26 @@ export default function TermsPage() {
         fault={faults.shared}
         onChange={(e) => setShared(e.target.value)}
       />
+      <Pair>
+        <TextField
+          label="Added to what things cost, per cent"
+          hint="Parts, outwork and sundries of which no price is named."
+          inputMode="decimal"
+          value={addition}
+          readOnly={!mayChange}
+          fault={faults.addition}
+          onChange={(e) => setAddition(e.target.value)}
+        />
+        <TextField
+          label="A line asks to be looked at, per cent over"
+          hint="Past what was agreed. 10 is common practice, without a published source."
+          inputMode="decimal"
+          value={over}
+          readOnly={!mayChange}
+          fault={faults.over}
+          onChange={(e) => setOver(e.target.value)}
+        />
+      </Pair>
       <TextField
         label={`A day in store, ${currency}`}
         hint="Counted while a car rests for its customer’s reasons, and shown on its page; nothing is charged by itself."
@@ -119,7 +146,8 @@ export default function TermsPage() {
       <FormFault reason={save.isError ? wordsOf(save.error) : undefined} />
       {save.isSuccess && (
         <Notice $tone="cure" role="status">
-          Kept. Estimates that are not sent yet use it from now on; what was sent stays as it was.
+          Kept. Estimates that are not sent yet use it from now on; what was sent, and what was worked before
+          today, stays as it was.
         </Notice>
       )}
       {mayChange ? (

@@ -33,6 +33,9 @@ export default function ActDialog({ part, act, onClose }: Props) {
     ...(part.priceMinor === undefined || act !== 'order'
       ? {}
       : { priceMinor: moneyAsTyped(part.priceMinor, currency) as never }),
+    ...(part.costMinor === undefined || act !== 'order'
+      ? {}
+      : { costMinor: moneyAsTyped(part.costMinor, currency) as never }),
   });
   const { errors } = form.formState;
   const check = form.watch('check');
@@ -63,6 +66,16 @@ export default function ActDialog({ part, act, onClose }: Props) {
             data-mono
             fault={errors.priceMinor?.message}
             {...form.register('priceMinor', moneyIn(currency))}
+          />
+        )}
+        {act === 'order' && seesPrices && (
+          <TextField
+            label={`Costs the shop, ${currency}`}
+            hint="Empty: the same."
+            inputMode="decimal"
+            data-mono
+            fault={errors.costMinor?.message}
+            {...form.register('costMinor', moneyIn(currency))}
           />
         )}
         {act === 'arrive' && (

@@ -48,6 +48,7 @@ function startOf(part: PartView | null, currency: string): Partial<PartPutDto> {
     supersededBy,
     donorId,
     priceMinor: typed(part.priceMinor),
+    costMinor: typed(part.costMinor),
     depositMinor: typed(part.depositMinor),
   });
 }
@@ -153,10 +154,21 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
           {seesPrices && (
             <TextField
               label={`Price of all of it, ${currency}`}
+              hint="What the customer pays. Empty: what it costs, with the shop’s addition."
               inputMode="decimal"
               data-mono
               fault={errors.priceMinor?.message}
               {...form.register('priceMinor', moneyIn(currency))}
+            />
+          )}
+          {seesPrices && (
+            <TextField
+              label={`Costs the shop, ${currency}`}
+              hint="Empty: the same."
+              inputMode="decimal"
+              data-mono
+              fault={errors.costMinor?.message}
+              {...form.register('costMinor', moneyIn(currency))}
             />
           )}
           {seesPrices && (

@@ -28,6 +28,7 @@ export default function PartsDeskPage() {
           <Title>Parts of all cars</Title>
           <Link to="/">Floor</Link>
           <Link to="/parts/donors">Donor vehicles</Link>
+          {seesPrices && <Link to="/invoices">Invoices</Link>}
           {seesPrices && (
             <a href={pathOf('partsCsv')} download>
               As CSV

@@ -1,16 +1,40 @@
+import { styled } from 'styled-components';
 import { ROLES } from '#contract/access.ts';
 import { PersonPutDto, type PersonView } from '#contract/shop.ts';
+import { WORKS } from '#core/estimate/lines.ts';
 import { OPTIONAL, useContractForm } from '../../shared/forms.ts';
 import { SelectField, TextField, TickField, Options } from '../../ui/Field.tsx';
+import { size, space } from '../../ui/tokens.ts';
 import { NamedDialog } from './NamedDialog.tsx';
 import { usePut } from './shop.queries.ts';
 
-const NEW: PersonPutDto = { version: 0, name: '', email: '', role: 'technician', hasLeft: false };
+const Skills = styled.fieldset`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
+  gap: 0 ${space.m};
+  margin: 0;
+  padding: 0;
+  border: 0;
+  legend {
+    padding: 0;
+    font-weight: 600;
+    font-size: ${size.small};
+  }
+`;
+
+const NEW: PersonPutDto = {
+  version: 0,
+  name: '',
+  email: '',
+  role: 'technician',
+  hasLeft: false,
+  skills: [],
+};
 
 function startOf(row: PersonView | undefined): PersonPutDto {
   if (!row) return NEW;
-  const { version, name, email, role, hasLeft } = row;
-  return { version, name, email, role, hasLeft };
+  const { version, name, email, role, hasLeft, skills } = row;
+  return { version, name, email, role, hasLeft, skills };
 }
 
 export function PersonDialog({ row, onClose }: { row: PersonView | undefined; onClose: () => void }) {
@@ -47,6 +71,12 @@ export function PersonDialog({ row, onClose }: { row: PersonView | undefined; on
         fault={errors.password?.message}
         {...form.register('password', OPTIONAL)}
       />
+      <Skills>
+        <legend>Work that they do</legend>
+        {WORKS.map((w) => (
+          <TickField key={w} label={w} value={w} {...form.register('skills')} />
+        ))}
+      </Skills>
       {row && (
         <TickField
           label="Has left: signs in no more; what they wrote stays"

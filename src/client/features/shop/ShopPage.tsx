@@ -122,7 +122,9 @@ export default function ShopPage() {
       <Stack $gap="l">
         <Title>{shop.name}</Title>
         <Links aria-label="More of the shop">
+          <Link to="/shop/people">People’s skills, absence and rates</Link>
           <Link to="/shop/terms">Rates and tax</Link>
+          <Link to="/invoices">Invoices</Link>
           <Link to="/shop/rules">House rules</Link>
           <Link to="/shop/playbooks">Playbooks</Link>
         </Links>

@@ -1,5 +1,11 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { PersonPutDto, PlacePutDto, ShopListsView, VendorPutDto } from '#contract/shop.ts';
+import type {
+  AbsencePutDto,
+  PersonPutDto,
+  PlacePutDto,
+  ShopListsView,
+  VendorPutDto,
+} from '#contract/shop.ts';
 import { call } from '../../shared/api.ts';
 
 export const listsQuery = queryOptions({
@@ -12,6 +18,7 @@ interface Puts {
   person: PersonPutDto;
   place: PlacePutDto;
   vendor: VendorPutDto;
+  absence: AbsencePutDto;
 }
 
 export function usePut<K extends keyof Puts>(list: K) {
@@ -21,7 +28,7 @@ export function usePut<K extends keyof Puts>(list: K) {
       call<ShopListsView>(`${list}Put`, { params: { [`${list}Id`]: id }, body }),
     onSuccess: (view) => {
       client.setQueryData(listsQuery.queryKey, view);
-      void client.invalidateQueries({ queryKey: ['known'] });
+      for (const queryKey of [['known'], ['waits']]) void client.invalidateQueries({ queryKey });
     },
     // Somebody else was first: the page shows theirs, the form keeps what was typed.
     onError: () => client.invalidateQueries({ queryKey: listsQuery.queryKey }),

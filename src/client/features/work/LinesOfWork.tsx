@@ -1,16 +1,19 @@
 /** Hours by line of the estimate, and logged hours that belong to none of them yet. */
 import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
+import { v7 as uuidv7 } from 'uuid';
 import type { LooseEntryView, WorkLineView, WorkView } from '#contract/work.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { wordsOf } from '../../shared/api.ts';
-import { useManner } from '../../shared/shop.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, Options } from '../../ui/Field.tsx';
-import { Head, Mono, Notice, Now, Panel, Quiet } from '../../ui/parts.tsx';
+import { Head, Mono, Notice, Now, Panel, Quiet, Row } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
+import { costsQuery } from '../costs/index.ts';
 import { useWorkChange } from './work.queries.ts';
 
 const Item = styled.li`
@@ -33,10 +36,14 @@ const Bar = styled.div`
 `;
 
 export function LinesOfWork({ work }: { work: WorkView }) {
+  const { seesPrices } = useShop();
   if (work.lines.length === 0) return null;
   return (
     <Panel aria-label="Hours by line">
-      <Head>Hours by line</Head>
+      <Row>
+        <Head>Hours by line</Head>
+        {seesPrices && <Link to={`/builds/${work.buildId}/costs`}>Costs</Link>}
+      </Row>
       <ul>
         {work.lines.map((l) => (
           <LineHours key={l.id} line={l} buildId={work.buildId} />
@@ -54,7 +61,7 @@ export function LooseHours({ work }: { work: WorkView }) {
   return (
     <Panel aria-label="Belongs to no line yet">
       <Head>Belongs to no line yet</Head>
-      <Quiet>Work that was logged without a task. Where does it go?</Quiet>
+      <Quiet>Work, or a thing bought, that was logged without a task. Where does it go?</Quiet>
       <ul>
         {work.loose.slice(0, all ? undefined : SHOWN).map((e) => (
           <Loose key={e.entryId} work={work} entry={e} />
@@ -71,11 +78,14 @@ export function LooseHours({ work }: { work: WorkView }) {
 const askChange = (buildId: string, { id, spentMinutes, toGoMinutes }: WorkLineView): string =>
   `/builds/${buildId}/estimate?line=${id}&minutes=${spentMinutes + toGoMinutes}`;
 
-/** What the line costs, for those who see prices; past what was agreed by a tenth, with the way out. */
+/** What the line costs, for those who see prices; past what was agreed by the shop's threshold, with the way out. */
 function Costs({ line, buildId }: { line: WorkLineView; buildId: string }) {
   const { currency, locale } = useManner();
-  const { costs, approvedMinor } = line;
-  if (!costs || costs.expectedMinor === 0) return null;
+  const { seesPrices } = useShop();
+  const { data } = useQuery({ ...costsQuery(buildId), enabled: seesPrices });
+  const found = data?.lines.find((l) => l.id === line.id);
+  if (!data || !found || found.costs.expectedMinor === 0) return null;
+  const { costs, approvedMinor } = found;
   const money = (minor: number): string => formatMoney(minor, currency, locale);
   return (
     <>
@@ -87,7 +97,7 @@ function Costs({ line, buildId }: { line: WorkLineView; buildId: string }) {
       </Quiet>
       {costs.isOver && (
         <Notice $tone="oxide">
-          <Now>More than a tenth over what was agreed.</Now>{' '}
+          <Now>{data.overBp === 0 ? 'Over' : `More than ${data.overBp / 100} % over`} what was agreed.</Now>{' '}
           <Link to={askChange(buildId, line)}>Ask it as a change</Link>
         </Notice>
       )}
@@ -116,13 +126,22 @@ function LineHours({ line, buildId }: { line: WorkLineView; buildId: string }) {
 
 function Loose({ work, entry }: { work: WorkView; entry: LooseEntryView }) {
   const settle = useWorkChange(work.buildId, 'entryBelongs');
+  const { currency, locale } = useManner();
+  // Made once, so that the same choice pressed twice makes one line.
+  const [newLineId] = useState(() => uuidv7());
   const choose = (to: string): void => {
     const body =
       to === 'warranty' || to === 'shop'
-        ? ({ belongs: to } as const)
-        : ({ belongs: 'line', lineId: to } as const);
+        ? { belongs: to as 'warranty' | 'shop' }
+        : to === 'change' || to === 'discretion'
+          ? { belongs: to as 'change' | 'discretion', lineId: newLineId }
+          : { belongs: 'line' as const, lineId: to };
     settle.mutate({ params: { entryId: entry.entryId }, body });
   };
+  const much = [
+    entry.minutes !== null && formatMinutes(entry.minutes),
+    entry.moneyMinor !== undefined && formatMoney(entry.moneyMinor, currency, locale),
+  ].filter(Boolean);
   return (
     <Item>
       <SelectField
@@ -131,18 +150,20 @@ function Loose({ work, entry }: { work: WorkView; entry: LooseEntryView }) {
         disabled={settle.isPending}
         onChange={(e) => choose(e.target.value)}
       >
-        <option value="">{formatMinutes(entry.minutes)}: to …</option>
+        <option value="">{much.join(', ')}: to …</option>
         {work.lines.length > 0 && (
           <optgroup label="A line of the estimate">
             <Options of={work.lines} by="title" />
           </optgroup>
         )}
+        <option value="change">a change: a new line, to be asked</option>
+        <option value="discretion">what may be spent without asking</option>
         <option value="warranty">warranty: we put our own work right</option>
         <option value="shop">the shop’s own cost</option>
       </SelectField>
       {settle.isError && (
         <Notice $tone="oxide" role="alert">
-          {wordsOf(settle.error)} A line of its own can be asked as a change, on the estimate.
+          {wordsOf(settle.error)}
         </Notice>
       )}
     </Item>

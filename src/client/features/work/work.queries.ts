@@ -3,10 +3,12 @@ import type { RouteName } from '#contract/access.ts';
 import type {
   BelongsDto,
   FollowUpDoneDto,
+  HoursView,
   PlaybookPutDto,
   PlaybooksView,
   PlaybookUseDto,
   RunningView,
+  ShopHoursPutDto,
   SpellStopDto,
   TaskActDto,
   TaskCountDto,
@@ -35,6 +37,21 @@ export const playbooksQuery = queryOptions({
   queryKey: ['playbooks'],
   queryFn: ({ signal }) => call<PlaybooksView>('playbooksRead', { signal }),
 });
+
+export const hoursQuery = (personId: string | undefined, from: string | undefined) =>
+  queryOptions({
+    queryKey: ['hours', personId ?? null, from ?? null],
+    queryFn: ({ signal }) => call<HoursView>('hoursRead', { query: { personId, from }, signal }),
+  });
+
+export function usePutShopHours() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ hoursId, body }: { hoursId: string; body: ShopHoursPutDto }) =>
+      call<HoursView>('shopHoursPut', { params: { hoursId }, body }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['hours'] }),
+  });
+}
 
 /** What is sent to change a build's work, by route. */
 interface Bodies {

@@ -70,7 +70,7 @@ function viewOf(
 export async function readIn(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> {
   const build = await q.buildDetail(tx, buildId);
   if (!build) throw notFound('build');
-  return viewOf(deps, who, build, await notRoadworthyOf(tx, buildId), await hiderFor(deps, who, tx));
+  return viewOf(deps, who, build, await notRoadworthyOf(tx, deps, buildId), await hiderFor(deps, who, tx));
 }
 
 export const readBuild = (deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> =>

@@ -38,18 +38,18 @@ export interface WorkableLine {
   minutes: number;
   /** Why work on it is refused; for those who see no prices, without a word of money. */
   whyNot: string | null;
-  approvedMinor: number;
-  perHourMinor: number;
-  taxBp: number;
-  taxIncluded: boolean;
 }
 
 /** The lines of a build that are to be worked on, or could be. */
-export async function workableLines(tx: Tx, buildId: string, withPrices: boolean): Promise<WorkableLine[]> {
-  const now = await estimateNow(tx, buildId);
+export async function workableLines(
+  tx: Tx,
+  deps: Deps,
+  buildId: string,
+  withPrices: boolean,
+): Promise<WorkableLine[]> {
+  const now = await estimateNow(tx, deps, buildId);
   const shop = await shopOf(tx);
   const standings = lineViews(now).map((l) => l.standing);
-  const { rates, taxBp, taxIncluded } = now.terms;
   return now.lines.flatMap((l, i): WorkableLine[] => {
     if (l.proposal === 'other way') return [];
     const whyNot = whyNotBegin(now, i, shop);
@@ -60,10 +60,6 @@ export async function workableLines(tx: Tx, buildId: string, withPrices: boolean
         state: standings[i]!.state,
         minutes: l.minutes.likely,
         whyNot: withPrices || whyNot === null ? whyNot : 'not agreed yet: ask the owner or the office',
-        approvedMinor: standings[i]!.approvedMinor,
-        perHourMinor: rates[l.work],
-        taxBp,
-        taxIncluded,
       },
     ];
   });
@@ -80,7 +76,7 @@ export async function beginIn(
   buildId: string,
   lineId: string,
 ): Promise<void> {
-  const now = await estimateNow(tx, buildId);
+  const now = await estimateNow(tx, deps, buildId);
   const at = now.rows.findIndex((l) => l.id === lineId);
   if (at === -1) throw notFound('line');
   if (now.rows[at]!.discretion_minor !== null) return;

@@ -4,15 +4,19 @@ import type {
   EstimateLineDto,
   FindingView,
   RevisionView,
+  TermsDto,
   TermsView,
 } from '#contract/estimate.ts';
 import type { LineAnswer } from '#core/approval/answers.ts';
 import type { RevisionContent } from '#core/approval/revision.ts';
+import { rateOn } from '#core/costs/rates.ts';
 import type { Opening } from '#core/estimate/apart.ts';
 import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import { placedName } from '#core/log/sentences.ts';
+import type { Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
+import { ratesOf } from './rates.queries.ts';
 
 /** A line's words and figures, as they are kept in `content`. */
 export type LineContent = Omit<EstimateLineDto, 'version' | 'findingId'>;
@@ -256,41 +260,40 @@ interface TermsRow {
   tax_included: boolean;
   shared_risk: string;
   storage_per_day_minor: number;
+  addition_bp: number;
+  over_bp: number;
   terms_version: number;
 }
 
-export async function termsOf(tx: Tx): Promise<TermsView> {
+/** How the shop charges on a day. */
+export async function termsOf(tx: Tx, today: Day): Promise<TermsView> {
   const shop = (await tx.one<TermsRow>(
-    'select tax_bp, tax_included, shared_risk, storage_per_day_minor, terms_version from shops where id = :shopId',
+    'select tax_bp, tax_included, shared_risk, storage_per_day_minor, addition_bp, over_bp, terms_version\n     from shops where id = :shopId',
   ))!;
-  const rates = await tx.rows<{ work: Work; per_hour_minor: number }>(
-    'select work, per_hour_minor from work_rates where shop_id = :shopId',
-  );
-  const rateOf = new Map(rates.map((r) => [r.work, r.per_hour_minor]));
+  const rates = await ratesOf(tx);
+  const charge = (work: Work): number => rateOn(rates, { personId: null, work, day: today }).chargeMinor;
   return {
-    rates: Object.fromEntries(WORKS.map((w) => [w, rateOf.get(w) ?? 0])) as Terms['rates'],
+    rates: Object.fromEntries(WORKS.map((w) => [w, charge(w)])) as Terms['rates'],
     taxBp: shop.tax_bp,
     taxIncluded: shop.tax_included,
     sharedRisk: Number(shop.shared_risk),
     storagePerDayMinor: shop.storage_per_day_minor,
+    additionBp: shop.addition_bp,
+    overBp: shop.over_bp,
     version: shop.terms_version,
   };
 }
 
-/** Keeps the terms if they are still at this version; answers whether they were. */
-export async function saveTerms(tx: Tx, t: TermsView): Promise<boolean> {
-  const { taxBp, taxIncluded, sharedRisk, storagePerDayMinor = null, version } = t;
+/** Keeps the terms, but for the rates, if they are still at this version; answers whether they were. */
+export async function saveTerms(tx: Tx, t: TermsDto): Promise<boolean> {
+  const { taxBp, taxIncluded, sharedRisk, version } = t;
+  const { storagePerDayMinor = null, additionBp = null, overBp = null } = t;
   const saved = await tx.run(
     `update shops set tax_bp = :taxBp, tax_included = :taxIncluded, shared_risk = :sharedRisk,
-       storage_per_day_minor = coalesce(:storagePerDayMinor, storage_per_day_minor), terms_version = terms_version + 1 where id = :shopId and terms_version = :version`,
-    { taxBp, taxIncluded, sharedRisk, storagePerDayMinor, version },
+       storage_per_day_minor = coalesce(:storagePerDayMinor, storage_per_day_minor),
+       addition_bp = coalesce(:additionBp, addition_bp), over_bp = coalesce(:overBp, over_bp),
+       terms_version = terms_version + 1 where id = :shopId and terms_version = :version`,
+    { taxBp, taxIncluded, sharedRisk, storagePerDayMinor, additionBp, overBp, version },
   );
-  if (saved === 0) return false;
-  for (const work of WORKS)
-    await tx.run(
-      `insert into work_rates (shop_id, work, per_hour_minor) values (:shopId, :work, :minor)
-       on conflict (shop_id, work) do update set per_hour_minor = excluded.per_hour_minor`,
-      { work, minor: t.rates[work] },
-    );
-  return true;
+  return saved > 0;
 }

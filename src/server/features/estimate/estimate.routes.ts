@@ -9,12 +9,14 @@ import {
   RevisionSendDto,
   TermsDto,
 } from '#contract/estimate.ts';
+import { RatePutDto } from '#contract/rates.ts';
 import type { Deps } from '../../deps.ts';
 import { sendFile } from '../../http/outFile.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { putChoice, settleChoice } from './choices.service.ts';
 import { beginLine } from './begin.service.ts';
 import { readEstimate } from './estimateNow.ts';
+import { dropRate, putRate, readRates } from './rates.service.ts';
 import * as s from './estimate.service.ts';
 import { exportCsv, exportJson, exportPdf, importLines } from './exchange.service.ts';
 import { sendRevision, takeAnswer } from './revisions.service.ts';
@@ -74,6 +76,12 @@ export function estimateRoutes(deps: Deps): Feature {
       body: AnswerTakenDto,
       run: ({ who, params, body }) => takeAnswer(deps, who, params.buildId!, params.revisionId!, body),
     }),
+    ratesRead: handler({ run: ({ who }) => readRates(deps, who) }),
+    ratePut: handler({
+      body: RatePutDto,
+      run: ({ who, params, body }) => putRate(deps, who, params.rateId!, body),
+    }),
+    rateDrop: handler({ run: ({ who, params }) => dropRate(deps, who, params.rateId!) }),
     termsRead: handler({ run: ({ who }) => s.readTerms(deps, who) }),
     termsSave: handler({ body: TermsDto, run: ({ who, body }) => s.saveTerms(deps, who, body) }),
   };

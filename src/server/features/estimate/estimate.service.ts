@@ -1,4 +1,5 @@
 /** Lines of the estimate as they are written, and how the shop charges. */
+import { v7 as uuidv7 } from 'uuid';
 import { changing } from './estimateNow.ts';
 import {
   MOST_LINES,
@@ -12,12 +13,16 @@ import {
 } from '#contract/estimate.ts';
 import type { FieldFault } from '#contract/problem.ts';
 import { canonical } from '#core/approval/canonical.ts';
-import { whyNotThreePoint } from '#core/estimate/lines.ts';
-import { inShop } from '../../db/pool.ts';
+import { FROM_THE_BEGINNING } from '#core/costs/rates.ts';
+import { whyNotThreePoint, WORKS } from '#core/estimate/lines.ts';
+import type { Day } from '#core/time/days.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import * as q from './estimate.queries.ts';
+import { ratesOf, saveRate } from './rates.queries.ts';
+import { todayOf } from './rates.service.ts';
 
 /** Says how long taking something apart takes; no minutes forget it. */
 export const setOpening = (
@@ -100,6 +105,37 @@ export const putLine = (
     return q.insertLine(tx, { id: lineId, buildId, content, findingId: findingId ?? null });
   });
 
+/** Makes a line for work that is done already, inside a transaction that does more; the caller holds the build. */
+export async function addLineIn(
+  tx: Tx,
+  buildId: string,
+  id: string,
+  { title, minutes, moneyMinor }: { title: string; minutes: number; moneyMinor: number },
+): Promise<void> {
+  const known = await q.lineById(tx, id);
+  if (known?.build_id === buildId && !known.removed) return;
+  if (known) throw notFound('line');
+  if ((await q.linesOf(tx, buildId)).length >= MOST_LINES)
+    throw new Refusal('invalid', `An estimate holds at most ${MOST_LINES} lines.`);
+  const always = (n: number) => ({ low: n, likely: n, high: n });
+  const content: q.LineContent = {
+    title: title.slice(0, 160),
+    why: '',
+    class: 'should',
+    work: 'mechanical',
+    minutes: always(minutes),
+    parts: always(0),
+    outwork: always(0),
+    sundriesMinor: Math.max(0, moneyMinor),
+    needs: [],
+    access: [],
+    proposal: 'do',
+    wish: 'none',
+    laterExtraMinor: 0,
+  };
+  await q.insertLine(tx, { id, buildId, content, findingId: null });
+}
+
 /** Takes a line out of the estimate. What was sent of it stays in its revision. */
 export const removeLine = (
   deps: Deps,
@@ -139,16 +175,30 @@ export const propose = (
   });
 
 export const readTerms = (deps: Deps, who: SignedIn): Promise<TermsView> =>
-  inShop(deps.db, who.shopId, q.termsOf);
+  inShop(deps.db, who.shopId, async (tx) => q.termsOf(tx, await todayOf(tx, deps)));
+
+/** What an hour is charged at changes from today; the first of all holds for what was worked before, too. */
+async function keepCharges(tx: Tx, before: TermsView, dto: TermsDto, today: Day): Promise<void> {
+  const known = await ratesOf(tx);
+  for (const work of WORKS) {
+    if (before.rates[work] === dto.rates[work]) continue;
+    const isFirst = !known.some((r) => r.personId === null && r.work === work && r.chargeMinor !== null);
+    const from = isFirst ? FROM_THE_BEGINNING : today;
+    const rate = { id: uuidv7(), personId: null, work, from, chargeMinor: dto.rates[work], costMinor: null };
+    await saveRate(tx, rate);
+  }
+}
 
 export async function saveTerms(deps: Deps, who: SignedIn, dto: TermsDto): Promise<TermsView> {
   return inShop(deps.db, who.shopId, async (tx) => {
-    const before = await q.termsOf(tx);
+    const today = await todayOf(tx, deps);
+    const before = await q.termsOf(tx, today);
     if (canonical({ ...before, version: 0 }) === canonical({ ...dto, version: 0 })) return before;
     if (!(await q.saveTerms(tx, dto)))
       throw new Refusal('conflict', 'Somebody changed the rates meanwhile. Yours are kept on the page.', {
         current: before,
       });
-    return q.termsOf(tx);
+    await keepCharges(tx, before, dto, today);
+    return q.termsOf(tx, today);
   });
 }

@@ -4,6 +4,7 @@ import { standingOf, whyNotRoadworthy, type Answered } from '#core/approval/answ
 import { freeze, settleWays, type ProposedLine, type RevisionContent } from '#core/approval/revision.ts';
 import type { Choice } from '#core/estimate/ways.ts';
 import { totalsOf } from '#core/log/entries.ts';
+import { dayOf } from '#core/time/days.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -40,9 +41,10 @@ async function picturesOf(
   return new Map(rows.map((r) => [r.id, shown.get(r.finding_id ?? '') ?? []]));
 }
 
-export async function estimateNow(tx: Tx, buildId: string): Promise<EstimateNow> {
+export async function estimateNow(tx: Tx, deps: Deps, buildId: string): Promise<EstimateNow> {
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
+  const { currency, timeZone } = await shopOf(tx);
   const rows = await q.linesOf(tx, buildId);
   const choices = (await q.choicesOf(tx, buildId)).map(({ id, content, version }) => ({
     id,
@@ -53,10 +55,9 @@ export async function estimateNow(tx: Tx, buildId: string): Promise<EstimateNow>
     rows.map(({ id, content }) => ({ id, ...content })),
     choices,
   );
-  const terms = await q.termsOf(tx);
+  const terms = await q.termsOf(tx, dayOf(deps.clock.now(), timeZone));
   const revisions = await q.revisionsOf(tx, buildId);
   const answers = await q.answersOf(tx, buildId);
-  const { currency } = await shopOf(tx);
   const contents = new Map(revisions.map((r) => [r.id, r.content]));
   const number = (revisions[0]?.number ?? 0) + 1;
   const head = { number, currency, note: '', budgetMinor: build.budget_minor };
@@ -93,16 +94,16 @@ export function lineViews({ rows, lines, frozen, revisions, answered }: Estimate
 }
 
 /** Why a car cannot be handed over as roadworthy; asked with every look at a build, so only where something was answered. */
-export async function notRoadworthyOf(tx: Tx, buildId: string): Promise<string[]> {
+export async function notRoadworthyOf(tx: Tx, deps: Deps, buildId: string): Promise<string[]> {
   if (!(await q.hasAnswers(tx, buildId))) return [];
-  return notRoadworthyNow(lineViews(await estimateNow(tx, buildId)));
+  return notRoadworthyNow(lineViews(await estimateNow(tx, deps, buildId)));
 }
 
 const notRoadworthyNow = (lines: readonly EstimateLineView[]): string[] =>
   whyNotRoadworthy(lines.map((l) => ({ title: l.title, class: l.class, state: l.standing.state })));
 
-async function viewOf(tx: Tx, buildId: string): Promise<EstimateView> {
-  const now = await estimateNow(tx, buildId);
+async function viewOf(tx: Tx, deps: Deps, buildId: string): Promise<EstimateView> {
+  const now = await estimateNow(tx, deps, buildId);
   const lines = lineViews(now);
   return {
     buildId,
@@ -131,7 +132,7 @@ async function viewOf(tx: Tx, buildId: string): Promise<EstimateView> {
 }
 
 export const readEstimate = (deps: Deps, who: SignedIn, buildId: string): Promise<EstimateView> =>
-  inShop(deps.db, who.shopId, (tx) => viewOf(tx, buildId));
+  inShop(deps.db, who.shopId, (tx) => viewOf(tx, deps, buildId));
 
 /** Runs a change with the build held, so that changes of one estimate come one after the other. */
 export async function changing<T>(
@@ -143,6 +144,6 @@ export async function changing<T>(
   return inShop(deps.db, who.shopId, async (tx) => {
     if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
     await change(tx);
-    return viewOf(tx, buildId);
+    return viewOf(tx, deps, buildId);
   });
 }

@@ -65,7 +65,7 @@ const fileName = (number: string, nickname: string): string =>
 /** The estimate as it stands, for a spreadsheet. Cells that look like formulas are guarded. */
 export const exportCsv = (deps: Deps, who: SignedIn, buildId: string): Promise<OutFile> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    const { build, rows } = await estimateNow(tx, buildId);
+    const { build, rows } = await estimateNow(tx, deps, buildId);
     const { currency } = await shopOf(tx);
     const table = tableOf(
       rows.map((r) => r.content),
@@ -77,7 +77,7 @@ export const exportCsv = (deps: Deps, who: SignedIn, buildId: string): Promise<O
 /** The estimate with its terms, sums and what was sent, for other programs. Money is in minor units, hours in minutes. */
 export const exportJson = (deps: Deps, who: SignedIn, buildId: string): Promise<OutFile> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    const { build, rows, lines, choices, terms, revisions } = await estimateNow(tx, buildId);
+    const { build, rows, lines, choices, terms, revisions } = await estimateNow(tx, deps, buildId);
     const { currency } = await shopOf(tx);
     const { expectedMinor, taxMinor, grossMinor, p80GrossMinor } = totalsOf(
       lines.filter((l) => l.proposal === 'do'),
@@ -114,7 +114,7 @@ export async function exportPdf(
   revisionId: string | null,
 ): Promise<OutFile> {
   const paper = await inShop(deps.db, who.shopId, async (tx) => {
-    const { build, frozen, revisions } = await estimateNow(tx, buildId);
+    const { build, frozen, revisions } = await estimateNow(tx, deps, buildId);
     const revision = revisionId === null ? null : revisions.find((r) => r.id === revisionId);
     if (revision === undefined) throw notFound('revision');
     const { name: shop, locale, timeZone } = await shopOf(tx);

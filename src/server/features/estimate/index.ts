@@ -3,5 +3,8 @@ export { insertWaiting, noteTry, waitingAnswer, whyNotCode } from './answerCodes
 export { mailCode, mailRevision } from './estimate.mail.ts';
 export { discretionUsed, revisionById, revisionsOf, type Revision } from './estimate.queries.ts';
 export { beginIn, workableLines, type WorkableLine } from './begin.service.ts';
-export { estimateNow, notRoadworthyOf } from './estimateNow.ts';
+export { estimateNow, lineViews, notRoadworthyOf, type EstimateNow } from './estimateNow.ts';
 export { keepAnswer } from './revisions.service.ts';
+export { ratesOf } from './rates.queries.ts';
+export { todayOf } from './rates.service.ts';
+export { addLineIn } from './estimate.service.ts';

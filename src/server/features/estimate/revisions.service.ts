@@ -35,7 +35,7 @@ export const sendRevision = (
 ): Promise<EstimateView> =>
   changing(deps, who, buildId, async (tx) => {
     if (await q.revisionById(tx, dto.id)) return;
-    const { build, lines, choices, frozen, revisions } = await estimateNow(tx, buildId);
+    const { build, lines, choices, frozen, revisions } = await estimateNow(tx, deps, buildId);
     const newest = revisions[0];
     if ((newest?.number ?? 0) !== dto.after)
       throw new Refusal('conflict', `Revision ${newest?.number} was sent meanwhile. Look at it first.`, {
@@ -142,7 +142,7 @@ export const takeAnswer = (
   changing(deps, who, buildId, async (tx) => {
     const revision = await q.revisionById(tx, revisionId);
     if (!revision || revision.buildId !== buildId) throw notFound('revision');
-    const { build } = await estimateNow(tx, buildId);
+    const { build } = await estimateNow(tx, deps, buildId);
     await keepAnswer(tx, deps, build, revision, {
       id: dto.id,
       name: dto.name.trim(),

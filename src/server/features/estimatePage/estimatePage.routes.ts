@@ -40,6 +40,7 @@ import {
 
 interface Opened {
   tx: Tx;
+  deps: Deps;
   buildId: string;
   shopId: string;
   head: PageHead;
@@ -71,7 +72,7 @@ async function answer(
         home: `/l/${params.token}`,
         action: `/l/${params.token}/estimate`,
       };
-      const made = await work({ tx, buildId: link.build_id, shopId: link.shop_id, head, of });
+      const made = await work({ tx, deps, buildId: link.build_id, shopId: link.shop_id, head, of });
       return made && { status: made.status, html: customerPageHtml(head, nonce, made.body) };
     }));
   // The browser must say that the form comes from this very page, and no other site learns the address by it.
@@ -81,8 +82,11 @@ async function answer(
 }
 
 /** How each line of the newest revision stands, and what was answered to it last. */
-async function linesNow({ tx, buildId }: Opened, revision: estimate.Revision): Promise<Map<string, LineNow>> {
-  const { answered } = await estimate.estimateNow(tx, buildId);
+async function linesNow(
+  { tx, deps, buildId }: Opened,
+  revision: estimate.Revision,
+): Promise<Map<string, LineNow>> {
+  const { answered } = await estimate.estimateNow(tx, deps, buildId);
   return new Map(
     revision.content.lines.map((line) => {
       const { state } = standingOf(line, revision.content, answered);

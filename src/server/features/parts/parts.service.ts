@@ -29,16 +29,17 @@ const MOST_SHOWN = 500;
 
 /** Only what is there: an absent price is not a price of nothing. */
 const moneyOf = (
-  { priceMinor, depositMinor }: Pick<PartPutDto, 'priceMinor' | 'depositMinor'>,
+  { priceMinor, costMinor, depositMinor }: Pick<PartPutDto, 'priceMinor' | 'costMinor' | 'depositMinor'>,
   creditMinor: number,
 ) => ({
   ...(priceMinor === undefined ? {} : { priceMinor }),
+  ...(costMinor === undefined ? {} : { costMinor }),
   ...(depositMinor === undefined ? {} : { depositMinor }),
   ...(creditMinor === 0 ? {} : { creditMinor }),
 });
 
 function partView(who: SignedIn, p: q.PartRow): PartView {
-  const { priceMinor, depositMinor, ...content } = p.content;
+  const { priceMinor, costMinor, depositMinor, ...content } = p.content;
   return {
     ...content,
     id: p.id,
@@ -55,7 +56,7 @@ function partView(who: SignedIn, p: q.PartRow): PartView {
     core: p.core,
     donor: p.donor && [p.donor.name, p.donor.place].filter(Boolean).join(', '),
     ...(p.donor_id === null ? {} : { donorId: p.donor_id }),
-    ...(seesPrices(who) ? moneyOf({ priceMinor, depositMinor }, p.credit_minor) : {}),
+    ...(seesPrices(who) ? moneyOf({ priceMinor, costMinor, depositMinor }, p.credit_minor) : {}),
   };
 }
 
@@ -124,12 +125,21 @@ export const putPart = (
   dto: PartPutDto,
 ): Promise<PartsView> =>
   changing(deps, who, buildId, async (tx) => {
-    const { version, lineId = null, donorId = null, vendor, priceMinor, depositMinor, ...said } = dto;
+    const {
+      version,
+      lineId = null,
+      donorId = null,
+      vendor,
+      priceMinor,
+      costMinor,
+      depositMinor,
+      ...said
+    } = dto;
     const known = await q.partById(tx, id);
     if (known && known.build_id !== buildId) throw notFound('part');
     const content = {
       ...said,
-      ...moneyOf(seesPrices(who) ? { priceMinor, depositMinor } : (known?.content ?? {}), 0),
+      ...moneyOf(seesPrices(who) ? { priceMinor, costMinor, depositMinor } : (known?.content ?? {}), 0),
     };
     const kept = { id, lineId, donorId, content, vendor: vendor.trim() };
     const same =
@@ -206,6 +216,12 @@ async function logConsequences(
   await saveBelongs(tx, { entryId: id, buildId: build.id, taskId: null, lineId: null, belongs: 'warranty' });
 }
 
+/** What the customer pays with an order, as the logbook counts it. */
+const moneyWith = ({ priceMinor, costMinor }: PartActDto, depositMinor = 0): Facts => {
+  const minor = priceMinor ?? costMinor;
+  return minor === undefined ? {} : { moneyMinor: minor + depositMinor };
+};
+
 /** What an act says in the logbook: its kind, its words, its facts. */
 function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string; facts: Facts } {
   const { what, quantity } = p.content;
@@ -223,9 +239,7 @@ function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string
           ...facts,
           ...from,
           ...(dto.due === undefined ? {} : { due: dto.due }),
-          ...(dto.priceMinor === undefined
-            ? {}
-            : { moneyMinor: dto.priceMinor + (p.content.depositMinor ?? 0) }),
+          ...moneyWith(dto, p.content.depositMinor),
         },
       };
     case 'arrive':
@@ -291,7 +305,9 @@ export const actOnPart = (
     if (part?.build_id !== buildId) throw notFound('part');
     if (await q.wasKept(tx, dto.entryId)) return;
     if (part.version !== dto.version) throw changedMeanwhile('this part', part);
-    const given = seesPrices(who) ? dto : { ...dto, priceMinor: undefined, creditMinor: undefined };
+    const given = seesPrices(who)
+      ? dto
+      : { ...dto, priceMinor: undefined, costMinor: undefined, creditMinor: undefined };
     const now = { state: part.state, core: part.core, creditMinor: part.credit_minor };
     const faults = whyNotDone(now, given);
     if (faults.length > 0) throw invalidFields(faults);
@@ -305,11 +321,12 @@ export const actOnPart = (
     });
     const isFaulty = dto.act === 'failed' || (dto.act === 'arrive' && dto.check !== 'right');
     if (isFaulty) await logConsequences(tx, deps, who, build, part, dto);
-    const price = given.priceMinor ?? part.content.priceMinor;
+    const priceMinor = given.priceMinor ?? part.content.priceMinor;
+    const costMinor = given.costMinor ?? part.content.costMinor;
     const keepsDue = dto.act === 'order' || dto.act === 'new date';
     await q.saveDone(tx, {
       id: partId,
-      content: { ...part.content, ...(price === undefined ? {} : { priceMinor: price }) },
+      content: { ...part.content, ...moneyOf({ priceMinor, costMinor }, 0) },
       vendor: dto.vendor?.trim() || part.vendor,
       state: stateAfter(now, dto),
       core: coreAfter(now, dto),

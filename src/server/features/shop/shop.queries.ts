@@ -1,5 +1,13 @@
 import type { KnownView } from '#contract/builds.ts';
-import type { PersonView, PlacePutDto, PlaceView, VendorPutDto, VendorView } from '#contract/shop.ts';
+import type {
+  AbsencePutDto,
+  AbsenceView,
+  PersonView,
+  PlacePutDto,
+  PlaceView,
+  VendorPutDto,
+  VendorView,
+} from '#contract/shop.ts';
 import type { Spot } from '#core/plan/floorPlan.ts';
 import type { Tx } from '../../db/pool.ts';
 
@@ -14,7 +22,7 @@ interface PersonRow extends Omit<PersonView, 'hasLeft'> {
 export const people = async (tx: Tx): Promise<PersonView[]> =>
   (
     await tx.rows<PersonRow>(
-      `select id, name, email, role, has_left, version from people
+      `select id, name, email, role, has_left, version, skills from people
        where shop_id = :shopId order by has_left, name collate people_order`,
     )
   ).map(({ has_left: hasLeft, ...p }) => ({ ...p, hasLeft }));
@@ -42,13 +50,42 @@ export const passwordHashOf = async (tx: Tx, id: string): Promise<string | undef
 
 export const updatePerson = (
   tx: Tx,
-  p: Pick<PersonView, 'id' | 'name' | 'email' | 'role' | 'hasLeft'> & { passwordHash: string },
+  p: Pick<PersonView, 'id' | 'name' | 'email' | 'role' | 'hasLeft' | 'skills'> & { passwordHash: string },
 ): Promise<number> =>
   tx.run(
     `update people set name = :name, email = :email, role = :role, has_left = :hasLeft,
-       password_hash = :passwordHash, version = version + 1
+       password_hash = :passwordHash, skills = :skills::text[], version = version + 1
      where shop_id = :shopId and id = :id`,
     p,
+  );
+
+/** Those that end on this day or later, or nobody knows when. */
+export const absencesFrom = async (tx: Tx, day: string): Promise<AbsenceView[]> =>
+  (
+    await tx.rows<Omit<AbsenceView, 'to'> & { to: string | null }>(
+      `select id, version, person_id as "personId", from_day as "from", to_day as "to", reason from absences
+       where shop_id = :shopId and removed_at is null and (to_day is null or to_day >= :day) order by from_day, id`,
+      { day },
+    )
+  ).map(({ to, ...a }) => ({ ...a, ...(to === null ? {} : { to }) }));
+
+export const absenceVersion = async (tx: Tx, id: string): Promise<number> =>
+  (
+    await tx.one<{ version: number }>('select version from absences where shop_id = :shopId and id = :id', {
+      id,
+    })
+  )?.version ?? 0;
+
+export const saveAbsence = (
+  tx: Tx,
+  { id, personId, from, to, reason, isOff, now }: AbsencePutDto & { id: string; now: string },
+): Promise<number> =>
+  tx.run(
+    `insert into absences (shop_id, id, person_id, from_day, to_day, reason, removed_at)
+     values (:shopId, :id, :personId, :from, :to, :reason, :removedAt)
+     on conflict (shop_id, id) do update set person_id = :personId, from_day = :from, to_day = :to, reason = :reason,
+       removed_at = :removedAt, version = absences.version + 1`,
+    { id, personId, from, to: to ?? null, reason, removedAt: isOff ? now : null },
   );
 
 /** Signs a person out everywhere. */

@@ -1,4 +1,4 @@
-import { PersonPutDto, PlacePutDto, VendorPutDto } from '#contract/shop.ts';
+import { AbsencePutDto, PersonPutDto, PlacePutDto, VendorPutDto } from '#contract/shop.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import * as s from './shop.service.ts';
@@ -14,6 +14,10 @@ export function shopRoutes(deps: Deps): Feature {
     placePut: handler({
       body: PlacePutDto,
       run: ({ who, params, body }) => s.putPlace(deps, who, params.placeId!, body),
+    }),
+    absencePut: handler({
+      body: AbsencePutDto,
+      run: ({ who, params, body }) => s.putAbsence(deps, who, params.absenceId!, body),
     }),
     vendorPut: handler({
       body: VendorPutDto,

@@ -2,6 +2,7 @@
 import type { KnownView } from '#contract/builds.ts';
 import {
   MOST_NAMES,
+  type AbsencePutDto,
   type PersonPutDto,
   type PlacePutDto,
   type ShopListsView,
@@ -9,27 +10,30 @@ import {
 } from '#contract/shop.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { whyNotSpot } from '#core/plan/floorPlan.ts';
+import { WORKS } from '#core/estimate/lines.ts';
+import { dayOf } from '#core/time/days.ts';
 import { whyNotStand } from '#core/shop/people.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { changedMeanwhile, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, invalidAt, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { hashPassword, insertPerson, isPassword } from '../session/index.ts';
+import { hashPassword, insertPerson, isPassword, shopOf } from '../session/index.ts';
 import * as q from './shop.queries.ts';
 
-const listsOf = async (tx: Tx): Promise<ShopListsView> => ({
+const listsOf = async (tx: Tx, deps: Deps): Promise<ShopListsView> => ({
   people: await q.people(tx),
   places: await q.places(tx),
   vendors: await q.vendors(tx),
+  absences: await q.absencesFrom(tx, dayOf(deps.clock.now(), (await shopOf(tx)).timeZone)),
 });
 
 export const readLists = (deps: Deps, who: SignedIn): Promise<ShopListsView> =>
-  inShop(deps.db, who.shopId, listsOf);
+  inShop(deps.db, who.shopId, (tx) => listsOf(tx, deps));
 
 /** The names that the log line knows. */
 export const readKnown = (deps: Deps, who: SignedIn): Promise<KnownView> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    const { people, places, vendors } = await listsOf(tx);
+    const { people, places, vendors } = await listsOf(tx, deps);
     const named = ({ id, name }: { id: string; name: string }) => ({ id, name });
     return {
       builds: await q.knownBuilds(tx),
@@ -38,9 +42,6 @@ export const readKnown = (deps: Deps, who: SignedIn): Promise<KnownView> =>
       places: places.filter((p) => !p.closed).map(named),
     };
   });
-
-const faulty = (field: string, reason: string): Refusal =>
-  new Refusal('invalid', `${field}: ${reason}.`, { fields: [{ field, reason }] });
 
 /**
  * What every put of a named row asks first: that it is still the version that was changed, that the list is not full, and
@@ -56,7 +57,7 @@ function standing<R extends { id: string; name: string; version: number }>(
   if ((known?.version ?? 0) !== dto.version) throw changedMeanwhile('this', lists);
   if (!known && rows.length >= MOST_NAMES) throw new Refusal('too-many', `At most ${MOST_NAMES} of these.`);
   if (rows.some((r) => r.id !== id && r.name.toLowerCase() === dto.name.toLowerCase()))
-    throw faulty('name', 'there is one of that name already');
+    throw invalidAt('name', 'there is one of that name already');
   return known;
 }
 
@@ -68,12 +69,19 @@ export const putPerson = (
   deps: Deps,
   who: SignedIn,
   id: string,
-  { password, ...dto }: PersonPutDto,
+  { password, skills, ...dto }: PersonPutDto,
 ): Promise<ShopListsView> =>
   inShop(deps.db, who.shopId, async (tx) => {
     await q.lockShop(tx);
-    const lists = await listsOf(tx);
-    const after = { ...dto, id, name: dto.name.trim(), email: dto.email.trim().toLowerCase() };
+    const lists = await listsOf(tx, deps);
+    const kept = lists.people.find((p) => p.id === id)?.skills ?? [];
+    const after = {
+      ...dto,
+      id,
+      name: dto.name.trim(),
+      email: dto.email.trim().toLowerCase(),
+      skills: skills ? WORKS.filter((w) => skills.includes(w)) : kept,
+    };
     const oldHash = await q.passwordHashOf(tx, id);
     const newPassword =
       password !== undefined && !(oldHash && (await isPassword(oldHash, password))) ? password : undefined;
@@ -87,24 +95,24 @@ export const putPerson = (
       return lists;
     const before = standing(lists.people, id, after, lists);
     if (lists.people.some((p) => p.id !== id && p.email === after.email))
-      throw faulty('email', 'somebody here signs in with that address already');
+      throw invalidAt('email', 'somebody here signs in with that address already');
     const whyNot = whyNotStand(lists.people, after);
-    if (whyNot) throw faulty(dto.hasLeft ? 'hasLeft' : 'role', whyNot);
+    if (whyNot) throw invalidAt(dto.hasLeft ? 'hasLeft' : 'role', whyNot);
     if (!oldHash && newPassword === undefined)
-      throw faulty('password', 'a new person needs one to begin with');
+      throw invalidAt('password', 'a new person needs one to begin with');
     const passwordHash = newPassword === undefined ? oldHash! : await hashPassword(newPassword);
     if (!before) await insertPerson(tx, { ...after, passwordHash });
-    else await q.updatePerson(tx, { ...after, passwordHash });
+    if (before || after.skills.length > 0) await q.updatePerson(tx, { ...after, passwordHash });
     if (before && (before.role !== after.role || after.hasLeft || newPassword !== undefined))
       await q.endSessions(tx, id);
-    return listsOf(tx);
+    return listsOf(tx, deps);
   });
 
 /** Adds or changes a place. One where a car stands is not closed. */
 export const putPlace = (deps: Deps, who: SignedIn, id: string, dto: PlacePutDto): Promise<ShopListsView> =>
   inShop(deps.db, who.shopId, async (tx) => {
     await q.lockShop(tx);
-    const lists = await listsOf(tx);
+    const lists = await listsOf(tx, deps);
     const after = { ...dto, id, name: dto.name.trim() };
     if (
       same(
@@ -118,17 +126,17 @@ export const putPlace = (deps: Deps, who: SignedIn, id: string, dto: PlacePutDto
       .filter((p) => p.id !== id && !p.closed)
       .map((p) => ({ name: p.name, spot: p.spot ?? null }));
     const misplaced = dto.spot && !dto.closed ? whyNotSpot(dto.spot, others) : null;
-    if (misplaced !== null) throw faulty('spot', misplaced);
+    if (misplaced !== null) throw invalidAt('spot', misplaced);
     const car = dto.closed ? await q.carAt(tx, id) : undefined;
-    if (car !== undefined) throw faulty('closed', `the ${car} stands there: move it first`);
+    if (car !== undefined) throw invalidAt('closed', `the ${car} stands there: move it first`);
     await q.savePlace(tx, after);
-    return listsOf(tx);
+    return listsOf(tx, deps);
   });
 
 export const putVendor = (deps: Deps, who: SignedIn, id: string, dto: VendorPutDto): Promise<ShopListsView> =>
   inShop(deps.db, who.shopId, async (tx) => {
     await q.lockShop(tx);
-    const lists = await listsOf(tx);
+    const lists = await listsOf(tx, deps);
     const after = { ...dto, id, name: dto.name.trim() };
     if (
       same(
@@ -139,5 +147,25 @@ export const putVendor = (deps: Deps, who: SignedIn, id: string, dto: VendorPutD
       return lists;
     standing(lists.vendors, id, after, lists);
     await q.saveVendor(tx, after);
-    return listsOf(tx);
+    return listsOf(tx, deps);
+  });
+
+/** Says when somebody is away, or takes it back. The same again changes nothing. */
+export const putAbsence = (
+  deps: Deps,
+  who: SignedIn,
+  id: string,
+  dto: AbsencePutDto,
+): Promise<ShopListsView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    await q.lockShop(tx);
+    const lists = await listsOf(tx, deps);
+    const after = { ...dto, id, reason: dto.reason.trim() };
+    const known = lists.absences.find((a) => a.id === id);
+    if (same(known && { ...known, isOff: false }, after)) return lists;
+    if ((await q.absenceVersion(tx, id)) !== dto.version) throw changedMeanwhile('this', lists);
+    if (!lists.people.some((p) => p.id === dto.personId)) throw invalidAt('personId', 'say who');
+    if (dto.to !== undefined && dto.to < dto.from) throw invalidAt('to', 'the last day is before the first');
+    await q.saveAbsence(tx, { ...after, now: deps.clock.now() });
+    return listsOf(tx, deps);
   });

@@ -1,5 +1,6 @@
 import type { PartState } from '#core/parts/parts.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
+import type { Hand } from '#core/shop/away.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Wait } from '#core/waits/waits.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -69,10 +70,26 @@ export interface PlaceRow {
 export const places = (tx: Tx): Promise<PlaceRow[]> =>
   tx.rows('select id, name, kind, closed from places where shop_id = :shopId order by position, name');
 
-/** Names of those who work here now. */
-export const peopleAtWork = async (tx: Tx): Promise<string[]> =>
-  (
-    await tx.rows<{ name: string }>(
-      'select name from people where shop_id = :shopId and not has_left order by name',
-    )
-  ).map((p) => p.name);
+/** Those who work here now, what they do, and when they are away. */
+export const hands = (tx: Tx): Promise<Hand[]> =>
+  tx.rows(
+    `select p.name, p.skills, coalesce((
+       select json_agg(json_build_object('from', a.from_day, 'to', a.to_day) order by a.from_day) from absences a
+       where a.shop_id = p.shop_id and a.person_id = p.id and a.removed_at is null), '[]') as away
+     from people p where p.shop_id = :shopId and not p.has_left order by p.name`,
+  );
+
+export interface OwedRow {
+  buildId: string;
+  what: string;
+  askedOn: string;
+  due: string | null;
+}
+
+/** Money on account without which work stops, and that is not in. */
+export const owed = (tx: Tx): Promise<OwedRow[]> =>
+  tx.rows(
+    `select build_id as "buildId", what, asked_on as "askedOn", due from instalments
+     where shop_id = :shopId and removed_at is null and holds and received_minor < asked_minor
+     order by asked_on, id`,
+  );

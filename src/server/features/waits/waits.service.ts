@@ -4,6 +4,7 @@ import { fromVendor, withArticle } from '#core/log/sentences.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { freeOf } from '#core/plan/floorPlan.ts';
 import { dayOf } from '#core/time/days.ts';
+import { whoIsAway, type Hand } from '#core/shop/away.ts';
 import { bindingWait, type Hold } from '#core/waits/binding.ts';
 import { waitedFor } from '#core/waits/waits.ts';
 import { saidHold } from '#core/waits/said.ts';
@@ -22,7 +23,7 @@ interface Shop {
   timeZone: string;
   builds: q.BuildRow[];
   places: q.PlaceRow[];
-  people: string[];
+  hands: Hand[];
 }
 
 const on = (shop: Shop, instant: string): string => dayOf(instant, shop.timeZone);
@@ -36,7 +37,7 @@ const restActs = (side: PauseSide, customer: string): Pick<Hold, 'kind' | 'act'>
 function saidHolds(shop: Shop, b: q.BuildRow): Hold[] {
   const names = {
     customer: b.customer,
-    people: shop.people,
+    people: shop.hands.map((h) => h.name),
     cars: shop.builds.filter((o) => o.id !== b.id).map((o) => o.nickname),
   };
   const said = b.waits.map((w): Hold => {
@@ -107,9 +108,32 @@ function placeHold(shop: Shop, b: q.BuildRow, task: TaskToDo): Hold {
   };
 }
 
+/** A task that waits for whoever does that kind of work. */
+function personHold(shop: Shop, task: TaskToDo): Hold | null {
+  const away = whoIsAway(task.work, shop.hands, on(shop, shop.now));
+  return (
+    away && {
+      kind: 'person',
+      what: `${away.name} for “${task.task.title}”`,
+      since: away.since,
+      until: away.back,
+      act: `find somebody else for ${task.work} work, or let it wait`,
+    }
+  );
+}
+
+const owedHold = (customer: string, o: q.OwedRow): Hold => ({
+  kind: 'payment',
+  what: `money on account: ${o.what}`,
+  since: o.askedOn,
+  until: o.due,
+  act: `ring ${customer} about it`,
+});
+
 /** What the tasks of a build wait for, and whether one of them could be begun. */
 async function taskHolds(
   tx: Tx,
+  deps: Deps,
   shop: Shop,
   b: q.BuildRow,
   tasks: readonly TaskToDo[],
@@ -141,7 +165,7 @@ async function taskHolds(
       }
       return waits.length === 0;
     });
-  const lines = ready.some((t) => t.lineId !== null) ? await workableLines(tx, b.id, false) : [];
+  const lines = ready.some((t) => t.lineId !== null) ? await workableLines(tx, deps, b.id, false) : [];
   const whyNot = new Map(lines.map((l) => [l.id, l]));
   for (const t of ready) {
     const line = t.lineId === null ? undefined : whyNot.get(t.lineId);
@@ -155,31 +179,38 @@ async function taskHolds(
       });
     else if (t.place !== null && t.place !== 'vendor' && t.place !== 'bench' && t.place !== b.placeKind)
       holds.push(placeHold(shop, b, t));
-    else canBeBegun = true;
+    else {
+      const hold = personHold(shop, t);
+      if (hold) holds.push(hold);
+      else canBeBegun = true;
+    }
   }
   return { holds, canBeBegun };
 }
 
 async function waitOf(
   tx: Tx,
+  deps: Deps,
   shop: Shop,
   b: q.BuildRow,
   tasks: readonly TaskToDo[],
   parts: readonly q.OpenPart[],
   away: readonly AwayPiece[],
+  owed: readonly q.OwedRow[],
 ): Promise<BuildWaitView> {
-  const { holds: ofTasks, canBeBegun } = await taskHolds(tx, shop, b, tasks);
+  const { holds: ofTasks, canBeBegun } = await taskHolds(tx, deps, shop, b, tasks);
   const holds = [
     ...saidHolds(shop, b),
     ...parts.map((p) => partHold(shop, p)),
     ...away.map(awayHold),
+    ...owed.map((o) => owedHold(b.customer, o)),
     ...ofTasks,
   ];
   const open = tasks.some((t) => t.task.state === 'to do' || t.task.state === 'going');
   // Without tasks, what the owner wrote as next can be gone on with, unless something is waited for.
   const goesOn = !open && holds.length === 0 && b.nextStep !== '';
   const binding = bindingWait({
-    canBeWorkedOn: b.isWorkedOn || canBeBegun || goesOn,
+    canBeWorkedOn: b.isWorkedOn || ((canBeBegun || goesOn) && owed.length === 0),
     holds,
     idleSince: on(shop, b.lastAt),
   });
@@ -194,8 +225,9 @@ export const readWaits = (deps: Deps, who: SignedIn): Promise<WaitsView> =>
       timeZone,
       builds: await q.buildRows(tx),
       places: await q.places(tx),
-      people: await q.peopleAtWork(tx),
+      hands: await q.hands(tx),
     };
+    const owed = await q.owed(tx);
     const parts = await q.openParts(tx);
     const away = await awayPieces(tx, null);
     const tasks = await tasksByBuild(tx, awayByTask(away));
@@ -203,7 +235,18 @@ export const readWaits = (deps: Deps, who: SignedIn): Promise<WaitsView> =>
     for (const b of shop.builds) {
       const own = parts.filter((p) => p.buildId === b.id);
       const awayOwn = away.filter((a) => a.buildId === b.id);
-      waits.push(await waitOf(tx, shop, b, tasks.get(b.id) ?? [], own, awayOwn));
+      waits.push(
+        await waitOf(
+          tx,
+          deps,
+          shop,
+          b,
+          tasks.get(b.id) ?? [],
+          own,
+          awayOwn,
+          owed.filter((o) => o.buildId === b.id),
+        ),
+      );
     }
     return { waits };
   });

@@ -1,4 +1,5 @@
 /** The tasks of all builds, as the rules of core see them. */
+import type { Work } from '#core/estimate/lines.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Task, TaskNeed, TaskState } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -7,6 +8,7 @@ export interface TaskToDo {
   task: Task;
   lineId: string | null;
   place: PlaceKind | null;
+  work: Work;
 }
 
 interface Row {
@@ -15,6 +17,7 @@ interface Row {
   lineId: string | null;
   title: string;
   place: PlaceKind | null;
+  work: Work;
   gate: string | null;
   state: TaskState;
   doneAt: string | null;
@@ -23,7 +26,7 @@ interface Row {
 
 const SQL = `
   select t.id, t.build_id as "buildId", t.line_id as "lineId", t.content ->> 'title' as title,
-    t.content ->> 'place' as place, t.state, t.done_at as "doneAt",
+    t.content ->> 'place' as place, t.content ->> 'work' as work, t.state, t.done_at as "doneAt",
     case when t.content -> 'gateSigned' is null then t.content ->> 'gate' end as gate,
     (select json_agg(json_build_object('taskId', n.needs_id, 'reason', n.reason, 'waitAtLeast', n.wait_at_least))
      from task_needs n where n.shop_id = t.shop_id and n.task_id = t.id) as needs
@@ -51,7 +54,7 @@ export async function tasksByBuild(
       away: away.get(r.id) ?? [],
     };
     const of = byBuild.get(r.buildId) ?? [];
-    of.push({ task, lineId: r.lineId, place: r.place });
+    of.push({ task, lineId: r.lineId, place: r.place, work: r.work });
     byBuild.set(r.buildId, of);
   }
   return byBuild;

@@ -12,7 +12,7 @@ import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { type BuildKey } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
-import { beginIn } from '../estimate/index.ts';
+import { addLineIn, beginIn } from '../estimate/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './work.queries.ts';
 
@@ -154,7 +154,7 @@ export const typeHours = (
 ): Promise<WorkView> =>
   changingWork(deps, who, buildId, async (tx, build) => {
     const task = await taskOf(tx, buildId, taskId);
-    if ((await q.workedMinutes(tx, buildId, dto.id)) !== undefined) return;
+    if (await q.postedEntry(tx, buildId, dto.id)) return;
     await refuseDone(tx, task, dto, '');
     if (task.line_id !== null) await beginIn(tx, deps, who, buildId, task.line_id);
     const { id: entryId, minutes, toGoMinutes, done } = dto;
@@ -163,7 +163,10 @@ export const typeHours = (
     await leave(tx, task, worked);
   });
 
-/** Says where logged work belongs. To a line only where the customer has agreed to it, or the discretion limit allows it. */
+/**
+ * Says where logged work, or what was bought, belongs. To a line only where the customer has agreed to it, or the discretion limit
+ * allows it; a change, and what the discretion limit is to bear, gets a line of its own.
+ */
 export const settleEntry = (
   deps: Deps,
   who: SignedIn,
@@ -172,9 +175,17 @@ export const settleEntry = (
   { belongs, lineId }: BelongsDto,
 ): Promise<WorkView> =>
   changingWork(deps, who, buildId, async (tx) => {
-    if ((await q.workedMinutes(tx, buildId, entryId)) === undefined) throw notFound('entry');
-    if (belongs === 'line' && lineId === undefined) throw invalidAt('lineId', 'say which line');
-    const toLine = belongs === 'line' ? lineId! : null;
-    if (toLine !== null) await beginIn(tx, deps, who, buildId, toLine);
-    await q.saveBelongs(tx, { entryId, buildId, taskId: null, lineId: toLine, belongs });
+    const entry = await q.postedEntry(tx, buildId, entryId);
+    if (!entry) throw notFound('entry');
+    const onLine = belongs === 'line' || belongs === 'change' || belongs === 'discretion';
+    if (onLine && lineId === undefined) throw invalidAt('lineId', 'say which line');
+    if (belongs === 'change' || belongs === 'discretion')
+      await addLineIn(tx, buildId, lineId!, {
+        title: entry.subject ?? entry.text,
+        minutes: entry.minutes ?? 0,
+        moneyMinor: entry.moneyMinor ?? 0,
+      });
+    // Work that is asked as a change was done already: it is on its line at once, and the customer is still to say.
+    if (belongs === 'line' || belongs === 'discretion') await beginIn(tx, deps, who, buildId, lineId!);
+    await q.saveBelongs(tx, { entryId, buildId, taskId: null, lineId: onLine ? lineId! : null, belongs });
   });

@@ -1,3 +1,4 @@
 /** What other features may use of this one. */
-export { followUpsOf, saveBelongs } from './work.queries.ts';
+export { followUpsOf, isLineOf, saveBelongs } from './work.queries.ts';
 export { tasksByBuild, type TaskToDo } from './allTasks.ts';
+export { effortByLine, type LineEffort } from './effort.ts';

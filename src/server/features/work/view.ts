@@ -1,9 +1,7 @@
 /** A build's work as it is shown. */
-import type { SpellView, TaskView, WorkLineView, WorkView } from '#contract/work.ts';
+import type { LooseEntryView, SpellView, TaskView, WorkLineView, WorkView } from '#contract/work.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
-import { costsOf } from '#core/estimate/costs.ts';
 import { dayOf } from '#core/time/days.ts';
-import { toGoUnsaid } from '#core/work/progress.ts';
 import type { TaskNeed } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -14,10 +12,8 @@ import { priceContext, seesPrices } from '../entries/index.ts';
 import { workableLines, type WorkableLine } from '../estimate/index.ts';
 import { awayByTask, awayPieces } from '../outwork/index.ts';
 import { shopOf } from '../session/index.ts';
+import { effortOf, toGoOf } from './effort.ts';
 import * as q from './work.queries.ts';
-
-const toGoOf = (t: q.TaskRow): number =>
-  t.state === 'done' ? 0 : (t.to_go_minutes ?? toGoUnsaid(t.content.minutes, t.spent_minutes));
 
 function taskView(t: q.TaskRow, needs: TaskNeed[], away: string[]): TaskView {
   const { title, work, place, minutes, cautions, gate, gateSigned, count } = t.content;
@@ -51,22 +47,24 @@ export async function runningSpells(tx: Tx): Promise<SpellView[]> {
   return spells;
 }
 
-/** A line with its hours, and for those who see prices what it costs. */
+/** A line with its hours. */
 function lineView(
   line: WorkableLine,
-  spentMinutes: number,
+  spent: ReadonlyMap<string, number>,
   tasks: readonly q.TaskRow[],
-  parts: readonly q.PartOfLine[],
-  withPrices: boolean,
 ): WorkLineView {
-  const own = tasks.filter((t) => t.line_id === line.id && t.state !== 'dropped');
-  const toGoMinutes =
-    own.length > 0 ? own.reduce((sum, t) => sum + toGoOf(t), 0) : toGoUnsaid(line.minutes, spentMinutes);
-  const { id, title, state, minutes: estimatedMinutes, whyNot, approvedMinor } = line;
-  const view = { id, title, state, estimatedMinutes, spentMinutes, toGoMinutes, whyNot };
-  if (!withPrices) return view;
-  const ofLine = parts.filter((p) => p.lineId === id);
-  return { ...view, approvedMinor, costs: costsOf({ ...line, spentMinutes, toGoMinutes, parts: ofLine }) };
+  const { spentMinutes, toGoMinutes } = effortOf(line, tasks, spent);
+  const { id, title, state, minutes: estimatedMinutes, whyNot } = line;
+  return { id, title, state, estimatedMinutes, spentMinutes, toGoMinutes, whyNot };
+}
+
+function looseView(
+  { entryId, text, at, minutes, moneyMinor }: q.LooseRow,
+  withPrices: boolean,
+  context: ReturnType<typeof priceContext>,
+): LooseEntryView {
+  if (!withPrices) return { entryId, text: hidePrices(text, context), at, minutes };
+  return { entryId, text, at, minutes, ...(moneyMinor === null ? {} : { moneyMinor }) };
 }
 
 export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<WorkView> {
@@ -74,9 +72,8 @@ export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string)
   if (!build) throw notFound('build');
   const needs = await q.needsOf(tx, buildId);
   const spent = await q.spentByLine(tx, buildId);
-  const lines = await workableLines(tx, buildId, seesPrices(who));
+  const lines = await workableLines(tx, deps, buildId, seesPrices(who));
   const tasks = await q.tasksOf(tx, buildId);
-  const parts = await q.partsByLine(tx, buildId);
   const away = awayByTask(await awayPieces(tx, buildId));
   const loose = await q.looseEntries(tx, buildId);
   const shop = await shopOf(tx);
@@ -86,9 +83,9 @@ export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string)
     nickname: build.nickname,
     now: deps.clock.now(),
     tasks: tasks.map((t) => taskView(t, needs.get(t.id) ?? [], away.get(t.id) ?? [])),
-    lines: lines.map((l) => lineView(l, spent.get(l.id) ?? 0, tasks, parts, seesPrices(who))),
+    lines: lines.map((l) => lineView(l, spent, tasks)),
     spells: (await runningSpells(tx)).filter((s) => s.buildId === buildId),
-    loose: seesPrices(who) ? loose : loose.map((e) => ({ ...e, text: hidePrices(e.text, context) })),
+    loose: loose.map((e) => looseView(e, seesPrices(who), context)),
     followUps: await q.followUpsOf(tx, buildId),
   };
 }

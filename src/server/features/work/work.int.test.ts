@@ -5,7 +5,7 @@
  */
 import { expect, test } from '@jest/globals';
 import { pathOf } from '#contract/access.ts';
-import type { PlaybooksView, TaskPutDto, WorkView } from '#contract/work.ts';
+import type { HoursView, PlaybooksView, TaskPutDto, WorkView } from '#contract/work.ts';
 import { PLAYBOOKS } from '#core/work/playbooks/index.ts';
 import { estimateLine, line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 
@@ -159,6 +159,74 @@ test('work on a line that nobody agreed to is refused with the way out; a techni
   expect((await read(buildId)).loose).toEqual([]);
 });
 
+test('what was done and bought on no line becomes a change, or goes within the discretion limit, with a line of its own', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner, { discretionMinor: 5000 });
+  await put(buildId, nextId()).expect(200);
+  const seal = line({ kind: 'did', text: 'did the seals, 1h', facts: { subject: 'seals', minutes: 60 } });
+  const tape = line({
+    kind: 'spent',
+    text: 'spent 9.20 on tape',
+    facts: { subject: 'tape', moneyMinor: 920 },
+  });
+  for (const entry of [seal, tape])
+    await it.owner.post(pathOf('entryAdd', { buildId })).send(entry).expect(200);
+  expect((await read(buildId)).loose).toMatchObject([{ moneyMinor: 920, minutes: null }, { minutes: 60 }]);
+  expect(JSON.stringify((await read(buildId, it.technician)).loose)).not.toMatch(/920|9\.20/);
+  const belongs = (entryId: string, body: object) =>
+    it.owner.put(pathOf('entryBelongs', { buildId, entryId })).send(body).expect(200);
+  const [change, within] = [nextId(), nextId()];
+  await Promise.all([1, 2, 3].map(() => belongs(seal.id, { belongs: 'change', lineId: change })));
+  await belongs(tape.id, { belongs: 'discretion', lineId: within });
+  const dear = line({
+    kind: 'spent',
+    text: 'spent 50 on glue',
+    facts: { subject: 'glue', moneyMinor: 5000 },
+  });
+  await it.owner.post(pathOf('entryAdd', { buildId })).send(dear).expect(200);
+  const beyond = await it.owner
+    .put(pathOf('entryBelongs', { buildId, entryId: dear.id }))
+    .send({ belongs: 'discretion', lineId: nextId() })
+    .expect(403);
+  expect(beyond.body.detail).toMatch(/“glue”/);
+  await belongs(dear.id, { belongs: 'shop' });
+  const view = await read(buildId);
+  expect(view.loose).toEqual([]);
+  expect(view.lines).toMatchObject([
+    { id: change, title: 'seals', state: 'open', spentMinutes: 60, estimatedMinutes: 60 },
+    { id: within, title: 'tape', spentMinutes: 0 },
+  ]);
+  const estimate = (await it.owner.get(pathOf('estimateRead', { buildId })).expect(200)).body;
+  expect(estimate.lines).toMatchObject([
+    { id: change, discretionMinor: null },
+    { id: within, sundriesMinor: 920, discretionMinor: 920 },
+  ]);
+});
+
+test('hours for the shop are one’s own; the desk sees everybody’s week, a technician theirs', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  const hours = (agent: Agent, id: string, body: object) =>
+    agent
+      .put(pathOf('shopHoursPut', { hoursId: id }))
+      .send({ day: '2026-03-10', minutes: 90, what: 'swept the booth', isOff: false, ...body });
+  const id = nextId();
+  await Promise.all([1, 2].map(() => hours(it.technician, id, {}).expect(200)));
+  const late = await hours(it.technician, nextId(), { day: '2026-03-12' }).expect(400);
+  expect(late.body.fields).toEqual([{ field: 'day', reason: 'that day is still to come' }]);
+  await hours(it.owner, id, { what: 'not mine' }).expect(404);
+  const mine = (await it.technician.get(pathOf('hoursRead')).expect(200)).body as HoursView;
+  expect([mine.from, mine.to, mine.people.length]).toEqual(['2026-03-09', '2026-03-15', 1]);
+  expect(mine.rows.filter((r) => r.buildId === null)).toMatchObject([{ day: '2026-03-10', minutes: 90 }]);
+  const theirs = { personId: mine.personId };
+  const seen = (await it.owner.get(pathOf('hoursRead')).query(theirs).expect(200)).body as HoursView;
+  expect(seen.rows).toEqual(mine.rows);
+  const owner = ((await it.owner.get(pathOf('hoursRead')).expect(200)).body as HoursView).personId;
+  await it.technician.get(pathOf('hoursRead')).query({ personId: owner }).expect(403);
+  await hours(it.technician, id, { isOff: true }).expect(200);
+  const after = (await it.technician.get(pathOf('hoursRead')).expect(200)).body as HoursView;
+  expect(after.rows.filter((r) => r.buildId === null)).toEqual([]);
+});
+
 test('an agreed line shows its hours; inside the discretion limit work goes ahead and is told', async () => {
   at('2026-03-11T08:00:00.000Z');
   const buildId = await makeBuild(it.owner, { discretionMinor: 1_000_000 });
@@ -175,9 +243,8 @@ test('an agreed line shows its hours; inside the discretion limit work goes ahea
   const hours = () => it.technician.post(pathOf('taskHours', { buildId, taskId })).send(typed).expect(200);
   await Promise.all([hours(), hours()]);
   expect((await read(buildId)).lines).toMatchObject([
-    { title: 'Hatch', spentMinutes: 90, estimatedMinutes: 60, costs: { committedMinor: 0, isOver: false } },
+    { title: 'Hatch', spentMinutes: 90, estimatedMinutes: 60 },
   ]);
-  expect((await read(buildId, it.technician)).lines[0]).not.toHaveProperty('costs');
 });
 
 test('a playbook becomes tasks once, all of them, with their order; its follow-ups come when the work is done', async () => {

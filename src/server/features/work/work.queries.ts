@@ -1,6 +1,5 @@
-import type { FollowUpView, LooseEntryView, RunningView, SpellView } from '#contract/work.ts';
+import type { FollowUpView, RunningView, SpellView } from '#contract/work.ts';
 import type { Work } from '#core/estimate/lines.ts';
-import type { PartState } from '#core/parts/parts.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Caution } from '#core/work/cautions.ts';
 import type { FollowUpRule, Playbook } from '#core/work/playbook.ts';
@@ -181,12 +180,30 @@ export async function spentByLine(tx: Tx, buildId: string): Promise<Map<string, 
   return new Map(rows.map((r) => [r.line_id, r.minutes]));
 }
 
-/** Since the build has tasks: older hours were logged before anybody could say where they belong. */
-export const looseEntries = (tx: Tx, buildId: string): Promise<LooseEntryView[]> =>
+/** Hours worked, or things bought that are no part of the list: parts, pieces and batches post by themselves. */
+const POSTS = `not e.withdrawn and (
+    e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
+    or e.kind in ('ordered', 'arrived', 'spent') and e.facts ->> 'moneyMinor' is not null
+      and coalesce(e.about_type, '') not in ('part', 'piece', 'batch'))`;
+
+const LOOSE = `select e.id as "entryId", e.text, e.at, e.facts ->> 'subject' as subject,
+    case when e.kind in ('did', 'hours', 'fitted') then (e.facts ->> 'minutes')::int end as minutes,
+    case when e.kind in ('ordered', 'arrived', 'spent') then (e.facts ->> 'moneyMinor')::bigint end as "moneyMinor"
+  from entries_now e where e.shop_id = :shopId and e.build_id = :buildId and ${POSTS}`;
+
+export interface LooseRow {
+  entryId: string;
+  text: string;
+  at: string;
+  subject: string | null;
+  minutes: number | null;
+  moneyMinor: number | null;
+}
+
+/** Since the build has tasks: older ones were logged before anybody could say where they belong. */
+export const looseEntries = (tx: Tx, buildId: string): Promise<LooseRow[]> =>
   tx.rows(
-    `select e.id as "entryId", e.text, e.at, (e.facts ->> 'minutes')::int as minutes from entries_now e
-     where e.shop_id = :shopId and e.build_id = :buildId and not e.withdrawn
-       and e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
+    `${LOOSE}
        and e.recorded_at >= (
          select min(t.made_at) from tasks t where t.shop_id = e.shop_id and t.build_id = e.build_id)
        and not exists (select from entry_belongs b where b.shop_id = e.shop_id and b.entry_id = e.id)
@@ -194,15 +211,9 @@ export const looseEntries = (tx: Tx, buildId: string): Promise<LooseEntryView[]>
     { buildId },
   );
 
-export const workedMinutes = async (tx: Tx, buildId: string, entryId: string): Promise<number | undefined> =>
-  (
-    await tx.one<{ minutes: number }>(
-      `select (facts ->> 'minutes')::int as minutes from entries_now
-       where shop_id = :shopId and build_id = :buildId and id = :entryId and not withdrawn
-         and kind in ('did', 'hours', 'fitted') and facts ->> 'minutes' is not null`,
-      { buildId, entryId },
-    )
-  )?.minutes;
+/** An entry with hours or money in it that can be said to belong somewhere. */
+export const postedEntry = (tx: Tx, buildId: string, entryId: string): Promise<LooseRow | undefined> =>
+  tx.one(`${LOOSE} and e.id = :entryId`, { buildId, entryId });
 
 export const followUpsOf = (tx: Tx, buildId: string): Promise<FollowUpView[]> =>
   tx.rows(
@@ -291,25 +302,4 @@ export const dueBy = (tx: Tx, day: string): Promise<RunningView['due']> =>
      join builds b on b.shop_id = f.shop_id and b.id = f.build_id
      where f.shop_id = :shopId and f.done_at is null and f.due_on <= :day order by f.due_on, f.id`,
     { day },
-  );
-
-export interface PartOfLine {
-  lineId: string;
-  state: PartState;
-  priceMinor: number;
-}
-
-/** Parts of each line, and its share of each batch that its pieces went with: committed while out, spent once back. */
-export const partsByLine = (tx: Tx, buildId: string): Promise<PartOfLine[]> =>
-  tx.rows(
-    `select line_id as "lineId", state, coalesce((content ->> 'priceMinor')::bigint, 0)
-       + coalesce((content ->> 'depositMinor')::bigint, 0) - credit_minor as "priceMinor" from parts
-     where shop_id = :shopId and build_id = :buildId and line_id is not null and removed_at is null
-     union all
-     select t.line_id, case when g.back = g.sent then 'arrived' else 'ordered' end, g.price_minor
-     from batch_pieces g
-     join pieces p on p.shop_id = g.shop_id and p.id = g.piece_id
-     join tasks t on t.shop_id = p.shop_id and t.id = p.task_id
-     where g.shop_id = :shopId and p.build_id = :buildId and t.line_id is not null and g.price_minor is not null`,
-    { buildId },
   );

@@ -1,8 +1,10 @@
 import {
   BelongsDto,
   FollowUpDoneDto,
+  HoursQueryDto,
   PlaybookPutDto,
   PlaybookUseDto,
+  ShopHoursPutDto,
   SpellStopDto,
   TaskActDto,
   TaskCountDto,
@@ -16,6 +18,7 @@ import { putPlaybook, readPlaybooks, usePlaybook } from './playbooks.service.ts'
 import { finishFollowUp } from './followUps.service.ts';
 import * as hours from './hours.service.ts';
 import * as tasks from './tasks.service.ts';
+import { putShopHours, readHours } from './shopHours.service.ts';
 import { readRunning, readWork } from './workNow.ts';
 
 export function workRoutes(deps: Deps): Feature {
@@ -50,6 +53,11 @@ export function workRoutes(deps: Deps): Feature {
     entryBelongs: handler({
       body: BelongsDto,
       run: ({ who, params, body }) => hours.settleEntry(deps, who, params.buildId!, params.entryId!, body),
+    }),
+    hoursRead: handler({ query: HoursQueryDto, run: ({ who, query }) => readHours(deps, who, query) }),
+    shopHoursPut: handler({
+      body: ShopHoursPutDto,
+      run: ({ who, params, body }) => putShopHours(deps, who, params.hoursId!, body),
     }),
     followUpDone: handler({
       body: FollowUpDoneDto,

@@ -1,0 +1,33 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { RatePutDto, RatesView } from '#contract/rates.ts';
+import { call } from '../../shared/api.ts';
+
+export const ratesQuery = queryOptions({
+  queryKey: ['rates'],
+  queryFn: ({ signal }) => call<RatesView>('ratesRead', { signal }),
+});
+
+function useTaken() {
+  const client = useQueryClient();
+  return (view: RatesView): void => {
+    client.setQueryData(ratesQuery.queryKey, view);
+    for (const queryKey of [['terms'], ['costs'], ['estimate']]) void client.invalidateQueries({ queryKey });
+  };
+}
+
+export function usePutRate() {
+  const taken = useTaken();
+  return useMutation({
+    mutationFn: ({ rateId, body }: { rateId: string; body: RatePutDto }) =>
+      call<RatesView>('ratePut', { params: { rateId }, body }),
+    onSuccess: taken,
+  });
+}
+
+export function useDropRate() {
+  const taken = useTaken();
+  return useMutation({
+    mutationFn: (rateId: string) => call<RatesView>('rateDrop', { params: { rateId } }),
+    onSuccess: taken,
+  });
+}

@@ -1,0 +1,29 @@
+import { InstalmentDropDto, InstalmentPaidDto, InstalmentPutDto, InvoicePutDto } from '#contract/costs.ts';
+import type { Deps } from '../../deps.ts';
+import { handler, type Feature } from '../../http/routes.ts';
+import { readCosts } from './costs.service.ts';
+import { dropInstalment, payInstalment, putInstalment } from './instalments.service.ts';
+import { putInvoice, readInvoices } from './invoices.service.ts';
+
+export function costsRoutes(deps: Deps): Feature {
+  return {
+    costsRead: handler({ run: ({ who, params }) => readCosts(deps, who, params.buildId!) }),
+    instalmentPut: handler({
+      body: InstalmentPutDto,
+      run: ({ who, params, body }) => putInstalment(deps, who, params.buildId!, params.instalmentId!, body),
+    }),
+    instalmentPaid: handler({
+      body: InstalmentPaidDto,
+      run: ({ who, params, body }) => payInstalment(deps, who, params.buildId!, params.instalmentId!, body),
+    }),
+    instalmentDrop: handler({
+      body: InstalmentDropDto,
+      run: ({ who, params, body }) => dropInstalment(deps, who, params.buildId!, params.instalmentId!, body),
+    }),
+    invoicesRead: handler({ run: ({ who }) => readInvoices(deps, who) }),
+    invoicePut: handler({
+      body: InvoicePutDto,
+      run: ({ who, params, body }) => putInvoice(deps, who, params.invoiceId!, body),
+    }),
+  };
+}

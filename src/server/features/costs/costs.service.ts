@@ -1,0 +1,117 @@
+/** The money of one build: by line, in all, over time, and what came in for it. */
+import type { CostLineView, CostsView } from '#contract/costs.ts';
+import { standingOf } from '#core/approval/answers.ts';
+import { buildCosts, lineCosts, UNCHARGED, type LineInput } from '#core/costs/costs.ts';
+import { costsOverTime, rangeOf, spreadToGo, type AgreedOn, type ExpectedOn } from '#core/costs/overTime.ts';
+import { costOf } from '#core/estimate/lines.ts';
+import { forMinutes } from '#core/money/money.ts';
+import { dayOf } from '#core/time/days.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { estimateNow, lineViews, ratesOf, type EstimateNow } from '../estimate/index.ts';
+import { shopOf } from '../session/index.ts';
+import { effortByLine, type LineEffort } from '../work/index.ts';
+import { instalmentsOf } from './instalments.queries.ts';
+import { postingsOf } from './postings.ts';
+
+/** What was agreed after each answer, and what was expected with each revision. */
+function pastOf(now: EstimateNow, timeZone: string): { agreed: AgreedOn[]; expected: ExpectedOn[] } {
+  const newest = now.revisions[0]?.content;
+  const oldestFirst = [...now.answers].reverse();
+  const agreed = oldestFirst.map((a, i) => ({
+    day: dayOf(a.at, timeZone),
+    approvedMinor: now.frozen.lines.reduce(
+      (sum, line) => sum + standingOf(line, newest, now.answered.slice(0, i + 1)).approvedMinor,
+      0,
+    ),
+  }));
+  const expected = [...now.revisions].reverse().map(({ sentAt, content: { grossMinor, p80GrossMinor } }) => ({
+    day: dayOf(sentAt, timeZone),
+    expectedMinor: grossMinor,
+    p20Minor: Math.max(0, 2 * grossMinor - p80GrossMinor),
+    p80Minor: p80GrossMinor,
+  }));
+  return { agreed, expected };
+}
+
+/** A line as its costs are worked out. */
+function inputOf(now: EstimateNow, at: number, approvedMinor: number, effort: LineEffort): LineInput {
+  const line = now.lines[at]!;
+  return {
+    id: line.id,
+    approvedMinor,
+    estimatedThingsMinor: line.parts.likely + line.outwork.likely + line.sundriesMinor,
+    toGoMinutes: effort.toGoMinutes,
+    toGoMinor: forMinutes(effort.toGoMinutes, now.terms.rates[line.work]),
+    isFinished: effort.isFinished,
+  };
+}
+
+export async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<CostsView> {
+  const now = await estimateNow(tx, deps, buildId);
+  const { timeZone } = await shopOf(tx);
+  const today = dayOf(deps.clock.now(), timeZone);
+  const { terms } = now;
+  const rates = await ratesOf(tx);
+  const { postings, hours } = await postingsOf(tx, buildId, {
+    rates,
+    timeZone,
+    additionBp: terms.additionBp,
+  });
+  const effort = await effortByLine(
+    tx,
+    buildId,
+    now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely })),
+  );
+  const views = lineViews(now);
+  const lines = now.lines.flatMap((l, i): CostLineView[] => {
+    const { state, approvedMinor } = views[i]!.standing;
+    const isOn =
+      approvedMinor > 0 || views[i]!.discretionMinor !== null || postings.some((p) => p.lineId === l.id);
+    if (!isOn) return [];
+    const { spentMinutes, toGoMinutes } = effort.get(l.id)!;
+    const input = inputOf(now, i, approvedMinor, effort.get(l.id)!);
+    const costs = lineCosts(input, postings, terms, terms.overBp);
+    return [{ id: l.id, title: l.title, state, approvedMinor, spentMinutes, toGoMinutes, costs }];
+  });
+  const build = buildCosts(lines, postings, terms.overBp);
+  const spread = spreadToGo(
+    lines.map(({ id, costs }) => {
+      const { grossMinor, sd } = costOf(
+        now.lines.find((l) => l.id === id)!,
+        terms,
+      );
+      return { toGoMinor: costs.toGoMinor, estimatedMinor: grossMinor, sdMinor: sd };
+    }),
+    terms.sharedRisk,
+  );
+  const { agreed, expected } = pastOf(now, timeZone);
+  return {
+    buildId,
+    nickname: now.build.nickname,
+    today,
+    lines,
+    build,
+    borne: UNCHARGED.map((uncharged) => ({
+      uncharged,
+      minutes: hours
+        .filter((h) => h.lineId === null && (h.belongs ?? 'nowhere') === uncharged)
+        .reduce((s, h) => s + h.minutes, 0),
+      costMinor: build.borne.find((b) => b.uncharged === uncharged)?.costMinor ?? 0,
+    })).filter((b) => b.minutes > 0 || b.costMinor !== 0),
+    overBp: terms.overBp,
+    overTime: costsOverTime(
+      postings,
+      lines.map((l) => l.id),
+      agreed,
+      terms,
+      today,
+    ),
+    expected: [...expected, { day: today, ...rangeOf(build.expectedMinor, spread) }],
+    instalments: await instalmentsOf(tx, buildId),
+  };
+}
+
+export const readCosts = (deps: Deps, who: SignedIn, buildId: string): Promise<CostsView> =>
+  inShop(deps.db, who.shopId, (tx) => costsOf(tx, deps, buildId));

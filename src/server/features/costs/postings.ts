@@ -1,0 +1,135 @@
+/** The postings of a build: every hour, part, batch and sundry with its line, its days, its price and its cost. */
+import { withAddition, type Posting } from '#core/costs/costs.ts';
+import { rateOn, type Rate } from '#core/costs/rates.ts';
+import { allocate, forMinutes } from '#core/money/money.ts';
+import type { PartAct } from '#core/parts/parts.ts';
+import { dayOf, type Day } from '#core/time/days.ts';
+import type { Tx } from '../../db/pool.ts';
+import * as q from './postings.queries.ts';
+
+export interface Manner {
+  rates: readonly Rate[];
+  timeZone: string;
+  additionBp: number;
+}
+
+function hourPosting({ rates, timeZone }: Manner, h: q.HourRow): Posting {
+  const day = dayOf(h.at, timeZone);
+  const { chargeMinor, costMinor } = rateOn(rates, { personId: h.personId, work: h.work, day });
+  const { lineId, what } = h;
+  return {
+    kind: 'hours',
+    lineId,
+    uncharged: q.unchargedOf(h),
+    what,
+    committedOn: null,
+    spentOn: day,
+    priceMinor: forMinutes(h.minutes, chargeMinor),
+    costMinor: forMinutes(h.minutes, costMinor),
+  };
+}
+
+const boughtPosting = ({ timeZone, additionBp }: Manner, b: q.BoughtRow): Posting => ({
+  kind: 'sundry',
+  lineId: b.lineId,
+  uncharged: q.unchargedOf(b),
+  what: b.what,
+  committedOn: null,
+  spentOn: dayOf(b.at, timeZone),
+  priceMinor: withAddition(b.moneyMinor, additionBp),
+  costMinor: b.moneyMinor,
+});
+
+const lastOf = (p: q.PartRow, act: PartAct): Day | null =>
+  p.history.findLast((h) => h.act === act)?.on ?? null;
+
+const earlier = (a: Day | null, b: Day | null): Day | null =>
+  a === null ? b : b === null ? a : a < b ? a : b;
+
+/** What went back costs nothing until its credit says what of it is kept; a customer never pays for it. */
+function partPosting({ timeZone, additionBp }: Manner, p: q.PartRow): Posting {
+  const paid =
+    (p.invoicedMinor ?? p.costMinor ?? p.priceMinor ?? 0) + (p.invoicedMinor === null ? p.depositMinor : 0);
+  const isBack = p.state === 'returned';
+  const costMinor = isBack && p.creditMinor === 0 ? 0 : paid - p.creditMinor;
+  const price = p.priceMinor ?? withAddition(p.invoicedMinor ?? p.costMinor ?? 0, additionBp);
+  const made = dayOf(p.madeAt, timeZone);
+  const isOrdered = p.state === 'ordered';
+  const isHere = p.state === 'arrived' || p.state === 'fitted' || p.state === 'wrong' || isBack;
+  const ordered = lastOf(p, 'order');
+  const here = isHere ? (lastOf(p, 'arrive') ?? lastOf(p, 'fit') ?? ordered ?? made) : null;
+  return {
+    kind: 'part',
+    lineId: p.lineId,
+    uncharged: p.lineId === null ? 'nowhere' : null,
+    what: p.what,
+    committedOn: isOrdered || isHere ? (ordered ?? here ?? made) : null,
+    spentOn: earlier(here, p.invoicedOn),
+    priceMinor: isBack ? 0 : price + p.depositMinor - p.creditMinor,
+    costMinor,
+  };
+}
+
+/** The invoiced sum of a batch over its pieces, as its price was shared: by the number of things. */
+function outworkPostings(
+  { timeZone, additionBp }: Manner,
+  rows: readonly q.OutworkRow[],
+  buildId: string,
+): Posting[] {
+  const byBatch = new Map<string, q.OutworkRow[]>();
+  for (const r of rows) byBatch.set(r.batchId, [...(byBatch.get(r.batchId) ?? []), r]);
+  return [...byBatch.values()].flatMap((of) => {
+    const invoiced = of[0]!.invoicedMinor;
+    const shares =
+      invoiced === null
+        ? null
+        : allocate(
+            invoiced,
+            of.map((r) => r.sent),
+          );
+    return of.flatMap((r, i): Posting[] => {
+      if (r.buildId !== buildId) return [];
+      const costMinor = shares ? shares[i]! : (r.priceMinor ?? 0);
+      return [
+        {
+          kind: 'outwork',
+          lineId: r.lineId,
+          uncharged: r.lineId === null ? 'nowhere' : null,
+          what: r.what,
+          committedOn: dayOf(r.sentAt, timeZone),
+          spentOn: earlier(r.backAt === null ? null : dayOf(r.backAt, timeZone), r.invoicedOn),
+          priceMinor: withAddition(costMinor, additionBp),
+          costMinor,
+        },
+      ];
+    });
+  });
+}
+
+const invoicedPosting = ({ additionBp }: Manner, i: q.InvoicedRow): Posting => ({
+  kind: 'sundry',
+  lineId: i.lineId,
+  uncharged: i.lineId === null ? 'shop' : null,
+  what: i.what,
+  committedOn: null,
+  spentOn: i.day,
+  priceMinor: withAddition(i.amountMinor, additionBp),
+  costMinor: i.amountMinor,
+});
+
+/** Everything that a build's money is made of, and the hours that are on no line. */
+export async function postingsOf(
+  tx: Tx,
+  buildId: string,
+  manner: Manner,
+): Promise<{ postings: Posting[]; hours: q.HourRow[] }> {
+  const hours = await q.hourRows(tx, buildId);
+  const postings = [
+    ...hours.map((h) => hourPosting(manner, h)),
+    ...(await q.boughtRows(tx, buildId)).map((b) => boughtPosting(manner, b)),
+    ...(await q.partRows(tx, buildId)).map((p) => partPosting(manner, p)),
+    ...outworkPostings(manner, await q.outworkRows(tx, buildId), buildId),
+    ...(await q.invoicedRows(tx, buildId)).map((i) => invoicedPosting(manner, i)),
+  ];
+  return { postings, hours };
+}
