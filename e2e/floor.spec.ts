@@ -101,7 +101,7 @@ test('a technician sees no prices and no addresses, anywhere', async ({ page }) 
   await signIn(page, 'technician');
   await openCar(page, 'drophead');
   await page.getByText('By kind of entry').click();
-  await expect(page.getByText('Spent so far')).toHaveCount(0);
+  await expect(page.getByText('Bought so far')).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Draft update' })).toHaveCount(0);
   await expect(page.getByRole('link', { name: 'Outbox' })).toHaveCount(0);
   await expect(page.locator('body')).not.toContainText(/£|teague\.example/);
@@ -118,9 +118,9 @@ test('a technician is sent no price: every answer of every page they can open is
   const floor = await page.request.get('/api/floor');
   const { builds } = (await floor.json()) as { builds: { id: string; nickname: string }[] };
   const van = builds.find((b) => b.nickname === 'ice-cream van')!;
-  const own = ['', '/work', '/parts', '/pieces', '/inspection', '/causes', '/photos', '/vehicle'];
+  const own = ['', '/work', '/parts', '/pieces', '/inspection', '/causes', '/photos', '/vehicle', '/snags'];
   const paths = [
-    ...['/', '/plan', '/parts', '/parts/donors', '/outwork', '/shop/playbooks', '/shop/rules'],
+    ...['/', '/plan', '/parts', '/parts/donors', '/outwork', '/hours', '/shop/playbooks', '/shop/rules'],
     ...own.map((p) => `/builds/${van.id}${p}`),
   ];
   for (const path of paths) {

@@ -74,6 +74,30 @@ test('without dragging, on a phone; and whether it rolls', async ({ page }) => {
   await expect(page.getByRole('alert')).toContainText('The rally car stands on “Lift 2”');
 });
 
+test('an engine off its car stands in a place, takes it up, and is moved; vendors stand beyond the edge', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/plan');
+  await expect(page.getByRole('region', { name: 'Out of the house' })).toContainText(
+    'O-007, machine: microcar',
+  );
+  await page.getByRole('button', { name: 'The engine of the fire pump' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Stands at').selectOption({ label: 'Bay 1' });
+  await dialog.getByRole('button', { name: 'Keep where it stands' }).click();
+  await expect(dialog.getByText(/the microcar stands on “Bay 1”/)).toBeVisible();
+  await dialog.getByLabel('Stands at').selectOption({ label: 'Store' });
+  await dialog.getByRole('button', { name: 'Keep where it stands' }).click();
+  await expect(dialog).toHaveCount(0);
+  const store = page.getByRole('region', { name: 'Store', exact: true });
+  await expect(store.getByRole('button', { name: 'The engine of the fire pump' })).toBeVisible();
+  await openCar(page, 'fire pump');
+  await expect(page.getByText('engine to Store')).toBeVisible();
+  await page.getByRole('link', { name: 'What is off it' }).click();
+  await expect(page.getByText('stands at Store')).toBeVisible();
+});
+
 test('the plan is drawn by keys and by pointer, snaps, and does not lie over itself', async ({ page }) => {
   await signIn(page);
   await page.goto('/plan');

@@ -99,7 +99,7 @@ test('a line runs over: hours typed later say so, and one press asks it as a cha
   await dialog.getByLabel('Hours to go').fill('3');
   await dialog.getByRole('button', { name: 'Keep the hours' }).click();
   await expect(dialog).toHaveCount(0);
-  await expect(page.getByText('More than a tenth over what was agreed.')).toBeVisible();
+  await expect(page.getByText('More than 10 % over what was agreed.')).toBeVisible();
   await page.getByRole('link', { name: 'Ask it as a change' }).click();
   await expect(dialog.getByText(/^It comes to \d+ h.*thought of were 6 h/)).toBeVisible();
   await dialog
@@ -139,5 +139,25 @@ test('a playbook brought in with a fault is told where; mended, it is there for 
   await dialog.getByLabel('The playbook, as JSON').fill(text(''));
   await dialog.getByRole('button', { name: 'Keep the playbook' }).click();
   await expect(dialog).toHaveCount(0);
-  await expect(page.getByText('Bell hung (changed by the shop)')).toBeVisible();
+  await expect(page.getByText('Bell hung (the shop’s, version 1)')).toBeVisible();
+  await page.getByText('Bell hung').click();
+  await page.getByRole('link', { name: 'Change: Bell hung' }).click();
+  await page.getByRole('button', { name: 'A step at the end' }).click();
+  await page.getByRole('button', { name: 'Something comes first' }).click();
+  await page.getByLabel('What is done').fill('Ring it');
+  await page.getByLabel('Usual hours').fill('0.25');
+  await page.getByLabel('After which step, 1').selectOption('hang');
+  await page.getByRole('button', { name: 'Keep the playbook' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'step 2, Ring it' })).toContainText(
+    'words are missing',
+  );
+  await page.getByLabel('Why').fill('nothing rings on the bench');
+  await page.getByRole('button', { name: 'Keep the playbook' }).click();
+  await expect(page.getByText('Bell hung (the shop’s, version 2)')).toBeVisible();
+  await page.goto('/shop/playbooks/bell');
+  await expect(page.getByRole('button', { name: '2. Ring it' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take back what it said in version 1' }).click();
+  await expect(page.getByRole('button', { name: '2. Ring it' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Keep the playbook' }).click();
+  await expect(page.getByText('Bell hung (the shop’s, version 3)')).toBeVisible();
 });

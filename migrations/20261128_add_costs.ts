@@ -30,6 +30,9 @@ export async function down(knex: Knex): Promise<void> {
     create policy of_the_shop on work_rates using (shop_id = ${CURRENT_SHOP}) with check (shop_id = ${CURRENT_SHOP});
     grant select, insert, update on work_rates to avrik_app;
     drop table snags, shop_hours, instalments, invoice_items, invoices, absences, rates;
+    alter table pieces drop column place_id, drop column is_large;
+    alter table playbooks drop column past;
+    alter table parts drop column old_fate;
     alter table people drop column skills;
     alter table shops drop column addition_bp, drop column over_bp;
     delete from entry_belongs where belongs in ('change', 'discretion');
@@ -179,6 +182,16 @@ const TABLES = `
     check ((state = 'open') = (ended_entry_id is null))
   );
   create index snags_of_build on snags (shop_id, build_id, made_at);
+
+  -- Where a piece stands, and whether it takes the place up as a car does: an engine, a body off its frame.
+  alter table pieces add column place_id uuid, add column is_large boolean not null default false,
+    add foreign key (shop_id, place_id) references places (shop_id, id);
+
+  -- What a playbook said before, the newest first, with who changed it and when.
+  alter table playbooks add column past jsonb not null default '[]';
+
+  -- What became of the part that a fitted one replaced.
+  alter table parts add column old_fate text;
 
   alter table entry_belongs drop constraint entry_belongs_belongs_check;
   alter table entry_belongs add constraint entry_belongs_belongs_check

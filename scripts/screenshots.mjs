@@ -37,7 +37,6 @@ const draft = async (page, name) => {
 
 /** Name of the file, size, colours, and how to get there. */
 const VIEWS = [
-  ['sign-in', DESK, 'light', (page) => page.goto(`${AT}/sign-in`), { signedOut: true }],
   ['floor', DESK, 'light', () => {}],
   ['floor-phone', PHONE, 'light', () => {}],
   ['log-line', DESK, 'light', (page) => write(page, `ice-cream van: ${LINE}`)],
@@ -115,6 +114,16 @@ const VIEWS = [
     },
   ],
   [
+    'costs',
+    DESK,
+    'light',
+    async (page) => {
+      await openCar(page, 'ice-cream van');
+      await page.getByRole('link', { name: 'Costs', exact: true }).click();
+      await page.getByRole('heading', { name: 'By line' }).waitFor();
+    },
+  ],
+  [
     'plan',
     DESK,
     'dark',
@@ -186,7 +195,7 @@ async function shoot(folder) {
     chromiumSandbox: false,
     args,
   });
-  for (const [name, viewport, colorScheme, go, { signedOut = false } = {}] of VIEWS) {
+  for (const [name, viewport, colorScheme, go] of VIEWS) {
     const context = await browser.newContext({
       viewport,
       colorScheme,
@@ -194,11 +203,9 @@ async function shoot(folder) {
       timezoneId: 'Europe/London',
     });
     const page = await context.newPage();
-    if (!signedOut) {
-      await page.goto(`${AT}/sign-in`);
-      await page.getByRole('button', { name: 'Go in as the owner' }).click();
-      await page.getByRole('heading', { name: 'Floor', level: 1 }).waitFor();
-    }
+    await page.goto(`${AT}/sign-in`);
+    await page.getByRole('button', { name: 'Go in as the owner' }).click();
+    await page.getByRole('heading', { name: 'Floor', level: 1 }).waitFor();
     await go(page);
     await page.evaluate(() => document.fonts.ready);
     await sleep(500);

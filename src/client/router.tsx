@@ -90,6 +90,10 @@ export const makeRouter = (client: QueryClient) =>
                 { path: '/hours', lazy: page(() => import('./features/work/HoursPage.tsx')) },
                 { path: '/shop/people', lazy: page(() => import('./features/shop/PeoplePage.tsx')) },
                 { path: '/shop/playbooks', lazy: page(() => import('./features/work/PlaybooksPage.tsx')) },
+                {
+                  path: '/shop/playbooks/:playbook',
+                  lazy: page(() => import('./features/work/PlaybookPage.tsx')),
+                },
                 { path: '/shop/rules', lazy: page(() => import('./features/houseRules/RulesPage.tsx')) },
                 { path: '/shop/terms', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },
                 { path: '/shop', lazy: page(() => import('./features/shop/ShopPage.tsx')) },

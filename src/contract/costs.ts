@@ -46,9 +46,9 @@ export class InstalmentPutDto {
 export class InstalmentPaidDto {
   @IsUUID() actId!: string;
 
-  @IsInt({ message: 'an amount, as in 250.00' })
-  @Min(-1_000_000_000, { message: 'that is too much' })
   @Max(1_000_000_000, { message: 'that is too much' })
+  @Min(-1_000_000_000, { message: 'that is too much' })
+  @IsInt({ message: 'an amount, as in 250.00' })
   amountMinor!: number;
 
   @Validate(CalendarDay) on!: string;
@@ -88,9 +88,9 @@ const MOST_ITEMS = 200;
 export class InvoiceItemDto {
   @NonEmpty(300, 'say what it is') what!: string;
 
-  @IsInt({ message: 'an amount, as in 12.50' })
-  @Min(-1_000_000_000, { message: 'that is too much' })
   @Max(1_000_000_000, { message: 'that is too much' })
+  @Min(-1_000_000_000, { message: 'that is too much' })
+  @IsInt({ message: 'an amount, as in 12.50' })
   amountMinor!: number;
 
   @IsOptional() @IsUUID() partId?: string;
@@ -107,9 +107,9 @@ export class InvoicePutDto {
   @NonEmpty(60, 'its number is missing') number!: string;
   @Validate(CalendarDay) day!: string;
 
-  @IsInt({ message: 'an amount, as in 212.40' })
-  @Min(-1_000_000_000, { message: 'that is too much' })
   @Max(1_000_000_000, { message: 'that is too much' })
+  @Min(-1_000_000_000, { message: 'that is too much' })
+  @IsInt({ message: 'an amount, as in 212.40' })
   totalMinor!: number;
 
   @IsArray()

@@ -62,6 +62,14 @@ export class PieceActDto {
   @IsIn(PIECE_ACTS, { message: 'nothing that can be done with a piece' }) act!: PieceAct;
 }
 
+/** Where a piece stands; absent: on a shelf, in its bag. */
+export class PieceStandDto {
+  @IsInt() @Min(1) version!: number;
+  @IsOptional() @IsUUID() placeId?: string;
+  /** It takes the place up as a car does: an engine on its stand, a body off its frame. */
+  @IsBoolean() isLarge!: boolean;
+}
+
 export class PieceToPartDto {
   @IsInt() @Min(1) version!: number;
   @IsUUID() partId!: string;
@@ -137,6 +145,10 @@ export interface PieceView {
   treatment: Treatment | null;
   state: PieceState;
   batchId: string | null;
+  placeId: string | null;
+  /** What the place is called. */
+  place: string | null;
+  isLarge: boolean;
   /** The batch that it lies in, is out with, or was missing from: “O-002, blast, Grist Foundry”. */
   batch: string | null;
   taskId: string | null;

@@ -66,8 +66,13 @@ export class PartPutDto {
   @Words(120) catalogue!: string;
   @Year() fitsFrom?: number;
   @Year() fitsTo?: number;
-  /** A number that replaces it, or another maker’s part that serves instead, with why and who tried it. */
+  /** Numbers of the unit, or of the chassis, that it fits. */
+  @IsOptional() @Words(60) serialFrom?: string;
+  @IsOptional() @Words(60) serialTo?: string;
+  /** Another maker’s part that serves instead, and why. */
   @Words(300) instead!: string;
+  /** Who tried it, and on what. */
+  @IsOptional() @Words(200) insteadTriedBy?: string;
   @IsIn(SOURCES, { message: 'say where from' }) source!: Source;
   /** From a donor: which, where it stands. */
   @Words(200) sourceNote!: string;
@@ -131,6 +136,8 @@ export interface PartView extends Omit<PartPutDto, 'priceMinor' | 'costMinor' | 
   /** What its unit is called. */
   unit: string | null;
   core: Core | null;
+  /** What became of the part that it replaced. */
+  oldFate: Fate | null;
   /** What its donor is called, and where it stands. */
   donor: string | null;
   /** Absent for those who do not see prices. */

@@ -49,9 +49,33 @@ export interface WantedPlaceView {
   task: string;
 }
 
+/** A piece that stands somewhere: an engine on its stand, a body off its frame. */
+export interface PlanPieceView {
+  id: string;
+  version: number;
+  buildId: string;
+  nickname: string;
+  what: string;
+  placeId: string;
+  isLarge: boolean;
+}
+
+/** A batch at its vendor, beyond the edge of the plan. */
+export interface PlanBatchView {
+  id: string;
+  number: string;
+  vendor: string;
+  treatment: string;
+  promised: string | null;
+  /** Whose pieces are in it. */
+  cars: { buildId: string; nickname: string; pieces: number }[];
+}
+
 export interface PlanView {
   now: string;
   places: PlanPlaceView[];
   cars: PlanCarView[];
+  pieces: PlanPieceView[];
+  away: PlanBatchView[];
   wanted: WantedPlaceView[];
 }

@@ -50,9 +50,9 @@ export class SnagEndDto {
   @IsString() @MaxLength(300, { message: 'at most 300 characters' }) said!: string;
 
   @IsOptional()
-  @IsInt({ message: 'hours, as in 0.5' })
-  @Min(1, { message: 'at least a minute' })
   @Max(6000, { message: 'at most 100 hours' })
+  @Min(1, { message: 'at least a minute' })
+  @IsInt({ message: 'hours, as in 0.5' })
   minutes?: number;
 }
 

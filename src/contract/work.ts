@@ -134,9 +134,9 @@ export class BelongsDto {
 export class ShopHoursPutDto {
   @Validate(CalendarDay) day!: string;
 
-  @IsInt({ message: 'hours, as in 1.5' })
-  @Min(1, { message: 'at least a minute' })
   @Max(1440, { message: 'a day has 24 hours' })
+  @Min(1, { message: 'at least a minute' })
+  @IsInt({ message: 'hours, as in 1.5' })
   minutes!: number;
 
   @NonEmpty(300, 'say what was done') what!: string;
@@ -270,6 +270,21 @@ export interface RunningView {
   waits: (LongestWait & { buildId: string; nickname: string })[];
   /** Due after hand-over within the week, or overdue. */
   due: { id: string; buildId: string; nickname: string; title: string; dueOn: string }[];
+}
+
+/** What a playbook said before it was changed. */
+export interface PastPlaybookView {
+  /** 0: as it came. */
+  version: number;
+  until: string;
+  by: string;
+  content: Playbook;
+}
+
+export interface PlaybookView {
+  playbook: Playbook & { version: number };
+  /** The newest first. */
+  past: PastPlaybookView[];
 }
 
 export interface PlaybooksView {

@@ -168,6 +168,6 @@ export async function count(c: Counting, text: string): Promise<boolean> {
 /** Kinds of work that each does. */
 export const SKILLS: Record<string, Work[]> = {
   J: ['mechanical', 'electrical', 'machining'],
-  M: ['metalwork', 'mechanical'],
+  M: ['metalwork', 'paint', 'mechanical'],
   P: ['trim', 'paint', 'mechanical'],
 };

@@ -5,7 +5,8 @@ import { addDays, dayOf } from '#core/time/days.ts';
 import type { Deps } from '#server/deps.ts';
 import { putBatch, returnBatch, sendBatch } from '#server/features/outwork/batches.service.ts';
 import { readOutwork } from '#server/features/outwork/outworkNow.ts';
-import { putPiece } from '#server/features/outwork/pieces.service.ts';
+import { putPiece, standPiece } from '#server/features/outwork/pieces.service.ts';
+import { readLists } from '#server/features/shop/shop.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
 import { pence } from './fillEstimates.ts';
 import { fieldsOf } from './fillParts.ts';
@@ -30,7 +31,8 @@ const named = (of: Map<string, string>, key: string): string => {
 
 /** "what=door hinges; count=4; bag=12; to=plate; for=hang; note=…": answers the entry that says it. */
 async function cameOff(o: OutworkOf, key: string, rule: string): Promise<string> {
-  const { what = key, count = '1', bag = '', note = '', to, for: task } = fieldsOf(rule);
+  const { what = key, count = '1', bag = '', note = '', to, for: task, stands, ...more } = fieldsOf(rule);
+  const isLarge = 'large' in more;
   const entryId = o.id();
   o.pieces.set(key, o.id());
   await putPiece(o.deps, o.who, o.buildId, named(o.pieces, key), {
@@ -43,7 +45,15 @@ async function cameOff(o: OutworkOf, key: string, rule: string): Promise<string>
     ...(to === undefined ? {} : { treatment: to as Treatment }),
     ...(task === undefined ? {} : { taskId: named(o.tasks, task) }),
   });
+  if (stands !== undefined) await standsAt(o, named(o.pieces, key), stands, isLarge);
   return entryId;
+}
+
+/** The piece stands there from now on. */
+async function standsAt(o: OutworkOf, pieceId: string, name: string, isLarge: boolean): Promise<void> {
+  const { places } = await readLists(o.deps, o.who);
+  const placeId = places.find((p) => p.name === name)!.id;
+  await standPiece(o.deps, o.who, o.buildId, pieceId, { version: 1, placeId, isLarge });
 }
 
 const dayIn = (o: OutworkOf, days: string): string =>

@@ -1,11 +1,13 @@
 /** The demo's work: playbooks used, hours started and stopped, gates seen; through the services, at the hours of their day. */
 import { readPlaybooks, usePlaybook } from '#server/features/work/playbooks.service.ts';
 import { startTask, stopSpell } from '#server/features/work/hours.service.ts';
-import { actOnTask, countOn } from '#server/features/work/tasks.service.ts';
+import { actOnTask, countOn, putTask } from '#server/features/work/tasks.service.ts';
 import { readWork } from '#server/features/work/workNow.ts';
 import type { Deps } from '#server/deps.ts';
 import type { SignedIn } from '#server/http/session.ts';
+import type { Work } from '#core/estimate/lines.ts';
 import type { LineIds } from './fillEstimates.ts';
+import { fieldsOf } from './fillParts.ts';
 
 export interface Working {
   deps: Deps;
@@ -66,6 +68,22 @@ async function worked(w: Working, rule: string): Promise<void> {
   });
 }
 
+/** "prime title=Frame primed; work=paint; hours=2; after=blast; why=…; rest=24; gate=…": a task of its own. */
+async function ownTask(w: Working, key: string, rule: string): Promise<void> {
+  const f = fieldsOf(rule);
+  w.tasks.set(key, w.id());
+  const need = { reason: f.why ?? '', ...(f.rest === undefined ? {} : { waitAtLeast: Number(f.rest) * 60 }) };
+  await putTask(w.deps, w.who, w.buildId, taskId(w, key), {
+    version: 0,
+    title: f.title!,
+    work: f.work as Work,
+    minutes: Math.round(Number(f.hours) * 60),
+    cautions: [],
+    needs: f.after === undefined ? [] : [{ taskId: taskId(w, f.after), ...need }],
+    ...(f.gate === undefined ? {} : { gate: f.gate }),
+  });
+}
+
 async function seen(w: Working, key: string): Promise<void> {
   const { tasks } = await readWork(w.deps, w.who, w.buildId);
   const { id, version } = tasks.find((t) => t.id === taskId(w, key))!;
@@ -79,6 +97,7 @@ export async function work(w: Working, text: string): Promise<boolean> {
   if (word === '@playbook') await fromPlaybook(w, rule);
   else if (word === '@worked') await worked(w, rule);
   else if (word === '@seen') await seen(w, rule);
+  else if (word === '@task') await ownTask(w, words[0]!, words.slice(1).join(' '));
   else if (word === '@at') {
     if (w.isToday) w.setClock(later(w.madeAt, -0.8));
     await startTask(w.deps, w.who, w.buildId, taskId(w, rule), w.id());

@@ -1,5 +1,5 @@
 /** What every form has: its narrow page, fields side by side, and the reason that belongs to no single field. */
-import type { ComponentProps, ReactNode } from 'react';
+import { useEffect, useRef, type ComponentProps, type ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { Button } from './Button.tsx';
 import { Notice, Page, Row, Stack } from './parts.tsx';
@@ -66,9 +66,16 @@ interface KeepProps {
 
 /** The end of every dialog with a form: do it, or leave it as it was. */
 export function KeepOrLeave({ children, isDisabled, onLeave }: KeepProps) {
+  const keep = useRef<HTMLButtonElement>(null);
+  const wasDisabled = useRef(isDisabled);
+  // A button that is disabled while it sends loses the focus; after a refusal it comes back, so that Escape and Tab still work.
+  useEffect(() => {
+    if (wasDisabled.current && !isDisabled && document.activeElement === document.body) keep.current?.focus();
+    wasDisabled.current = isDisabled;
+  }, [isDisabled]);
   return (
     <Row>
-      <Button $look="main" type="submit" isDisabled={isDisabled}>
+      <Button ref={keep} $look="main" type="submit" isDisabled={isDisabled}>
         {children}
       </Button>
       <Button $look="quiet" onPress={onLeave}>

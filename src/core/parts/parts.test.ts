@@ -1,19 +1,21 @@
 /**
- * Parts. Nasty cases: fitted before it came, ordered from nobody, wrong without a word, bagged without a bag, the engine of
- * another year than the car, a catalogue open at one end, due today.
+ * Parts. Nasty cases: fitted before it came, ordered from nobody, wrong without a word, bagged without a bag,
+ * due today, asked and not answered.
  */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   actsFor,
+  ASKED,
   CORES,
   coreAfter,
   bySupplier,
+  fateAfter,
   isOverdue,
+  owedFor,
   PART_ACTS,
   PART_STATES,
   stateAfter,
-  whyMayNotFit,
   whyNotDone,
   type PartDone,
   type PartNow,
@@ -24,6 +26,7 @@ const now = (state: PartState, more: Partial<PartNow> = {}): PartNow => ({
   state,
   core: null,
   creditMinor: 0,
+  oldFate: null,
   ...more,
 });
 
@@ -48,6 +51,7 @@ describe('what is done with a part', () => {
     ['fitted', { act: 'credited', creditMinor: 100 }, ['act'], null],
     ['returned', { act: 'credited' }, ['creditMinor'], null],
     ['returned', { act: 'credited', creditMinor: 100 }, [], 'returned'],
+    ['fitted', { act: 'old one settled', fate: 'scrapped' }, ['act'], null],
   ] as [PartState, PartDone, string[], PartState | null][])('%s, %j', (state, done, fields, after) => {
     expect(whyNotDone(now(state), done).map((f) => f.field)).toEqual(fields);
     if (after) expect(stateAfter(now(state), done)).toBe(after);
@@ -83,29 +87,34 @@ describe('what is done with a part', () => {
   });
 });
 
-describe('what it fits', () => {
-  const engine = { kind: 'engine', year: 1964 };
-  test.each([
-    [
-      { fitsFrom: 1959, fitsTo: 1962 },
-      engine,
-      1961,
-      'the engine is of 1964, and its catalogue says 1959 to 1962',
-    ],
-    [{ fitsFrom: 1963 }, engine, 1961, null],
-    [{ fitsTo: 1962 }, null, 1961, null],
-    [{ fitsTo: 1960 }, null, 1961, 'the car is of 1961, and its catalogue says up to 1960'],
-    [
-      { fitsFrom: 1962 },
-      { kind: 'gearbox' },
-      1961,
-      'the gearbox is of 1961, and its catalogue says from 1962 on',
-    ],
-    [{}, engine, 1961, null],
-    [{ fitsTo: 1900 }, null, null, null],
-  ])('%j for %j in a car of %s', (fits, unit, vehicleYear, why) => {
-    expect(whyMayNotFit(fits, { unit, vehicleYear })).toBe(why);
-  });
+test('an old part that its owner is asked about waits for their word, and takes it once', () => {
+  const fate = fateAfter(now('arrived'), { act: 'fit', fate: ASKED });
+  const asked = now('fitted', { oldFate: fate });
+  expect(actsFor(asked)).toContain('old one settled');
+  const said = (more: Partial<PartDone>): string[] =>
+    whyNotDone(asked, { act: 'old one settled', ...more }).map((f) => f.field);
+  expect([said({}), said({ fate: ASKED }), said({ fate: 'bagged' }), said({ fate: 'scrapped' })]).toEqual([
+    ['fate'],
+    ['fate'],
+    ['bag'],
+    [],
+  ]);
+  const settled = { act: 'old one settled', fate: 'core to send back' } as const;
+  expect(stateAfter(asked, settled)).toBe('fitted');
+  expect([fateAfter(asked, settled), coreAfter(asked, settled)]).toEqual(['core to send back', 'to send']);
+  expect(actsFor(now('fitted', { oldFate: 'scrapped' }))).not.toContain('old one settled');
+  expect(fateAfter(asked, { act: 'take up again' })).toBeNull();
+});
+
+test('what is owed for a part: its core until it is sent and paid, a credit for what went back', () => {
+  expect([
+    owedFor(now('fitted', { core: 'to send' })),
+    owedFor(now('fitted', { core: 'sent' })),
+    owedFor(now('fitted', { core: 'credited', creditMinor: 2400 })),
+    owedFor(now('returned')),
+    owedFor(now('returned', { creditMinor: 100 })),
+    owedFor(now('wrong')),
+  ]).toEqual(['core to send', 'core', null, 'credit', null, null]);
 });
 
 test('overdue is past its day, not on it, and only while it is ordered', () => {

@@ -27,6 +27,7 @@ export const FATES = [
   'kept as a pattern',
   'core to send back',
   'scrapped',
+  'kept until the customer says',
   'there was none',
 ] as const;
 export type Fate = (typeof FATES)[number];
@@ -41,12 +42,13 @@ export const PART_ACTS = [
   'send back',
   'core sent',
   'credited',
+  'old one settled',
   'take up again',
 ] as const;
 export type PartAct = (typeof PART_ACTS)[number];
 
 /** From which states an act is possible, and where it leads. `arrive` leads to `wrong` when the check is not right. */
-type Moving = Exclude<PartAct, 'core sent' | 'credited'>;
+type Moving = Exclude<PartAct, 'core sent' | 'credited' | 'old one settled'>;
 const LEADS: Record<Moving, { from: readonly PartState[]; to: PartState }> = {
   found: { from: ['to find'], to: 'to order' },
   order: { from: ['to find', 'to order'], to: 'ordered' },
@@ -67,10 +69,16 @@ export interface PartNow {
   core: Core | null;
   /** Money that came back for it already. */
   creditMinor: number;
+  /** What became of the part that it replaced; null while it is not fitted. */
+  oldFate: Fate | null;
 }
 
+/** The fate of an old part that its owner was asked about and has not answered. */
+export const ASKED = 'kept until the customer says' satisfies Fate;
+
 /** Whether an act is possible now. A credit is owed for what went back, and for a core that was sent. */
-function canDo({ state, core, creditMinor }: PartNow, act: PartAct): boolean {
+function canDo({ state, core, creditMinor, oldFate }: PartNow, act: PartAct): boolean {
+  if (act === 'old one settled') return state === 'fitted' && oldFate === ASKED;
   if (act === 'core sent') return core === 'to send';
   if (act === 'credited') return core === 'sent' || (state === 'returned' && creditMinor === 0);
   return LEADS[act].from.includes(state);
@@ -115,6 +123,13 @@ export function whyNotDone(part: PartNow, done: PartDone): { field: string; reas
         ...missing('check', 'look at it: is it right?'),
         ...(done.check && done.check !== 'right' ? missing('note', 'say what is wrong with it') : []),
       ];
+    case 'old one settled':
+      if (done.fate === ASKED || done.fate === 'there was none')
+        return [{ field: 'fate', reason: 'say what they want done with it' }];
+      return [
+        ...missing('fate', 'say what they want done with it'),
+        ...(done.fate === 'bagged' ? missing('bag', 'give the number of the bag') : []),
+      ];
     case 'fit':
       return [
         ...missing('fate', 'say what becomes of the old one'),
@@ -127,45 +142,28 @@ export function whyNotDone(part: PartNow, done: PartDone): { field: string; reas
 
 /** Where an act leaves a part. */
 export function stateAfter({ state }: Pick<PartNow, 'state'>, { act, check }: PartDone): PartState {
-  if (act === 'core sent' || act === 'credited') return state;
+  if (act === 'core sent' || act === 'credited' || act === 'old one settled') return state;
   return act === 'arrive' && check !== 'right' ? 'wrong' : LEADS[act].to;
 }
 
 /** How the core stands after an act; only what was bought with a deposit has one. */
 export function coreAfter({ core }: Pick<PartNow, 'core'>, { act, fate }: PartDone): Core | null {
-  if (act === 'fit') return fate === 'core to send back' ? 'to send' : null;
+  if (act === 'fit' || act === 'old one settled') return fate === 'core to send back' ? 'to send' : null;
   if (act === 'core sent') return 'sent';
   return act === 'credited' && core === 'sent' ? 'credited' : core;
 }
 
-export interface Fits {
-  /** Years that its catalogue says it fits; open where it says nothing. */
-  fitsFrom?: number | undefined;
-  fitsTo?: number | undefined;
+/** What became of the old part after an act; what is taken up again has replaced nothing yet. */
+export function fateAfter({ oldFate }: Pick<PartNow, 'oldFate'>, { act, fate }: PartDone): Fate | null {
+  if (act === 'fit' || act === 'old one settled') return fate ?? null;
+  return act === 'take up again' ? null : oldFate;
 }
 
-/**
- * Why a part may not fit what it is meant for, or null: the year of the unit (by its own number or casting date), or else
- * of the vehicle, lies outside what the catalogue says.
- */
-export function whyMayNotFit(
-  { fitsFrom, fitsTo }: Fits,
-  {
-    unit,
-    vehicleYear,
-  }: { unit: { kind: string; year?: number | undefined } | null; vehicleYear: number | null },
-): string | null {
-  const year = unit?.year ?? vehicleYear;
-  if (year === null || (fitsFrom === undefined && fitsTo === undefined)) return null;
-  if ((fitsFrom ?? -Infinity) <= year && year <= (fitsTo ?? Infinity)) return null;
-  const what = unit ? `the ${unit.kind}` : 'the car';
-  const range =
-    fitsFrom === undefined
-      ? `up to ${fitsTo}`
-      : fitsTo === undefined
-        ? `from ${fitsFrom} on`
-        : `${fitsFrom} to ${fitsTo}`;
-  return `${what} is of ${year}, and its catalogue says ${range}`;
+/** What is owed to the shop for a part: a credit for what went back, a deposit for its core; null where nothing is. */
+export function owedFor({ state, core, creditMinor }: PartNow): 'core to send' | 'core' | 'credit' | null {
+  if (core === 'to send') return 'core to send';
+  if (core === 'sent') return 'core';
+  return state === 'returned' && creditMinor === 0 ? 'credit' : null;
 }
 
 /** Whether a part is overdue: ordered, and its day is past. */

@@ -35,8 +35,9 @@ export const charabanc: DemoBuild = {
 14 M did seat frames glued and pegged, 9h
 8 W @letter
 5 W asked Jory which cloth, three samples sent
-5 W waiting on Jory to choose the cloth since today
+3 W decided Jory takes the oxblood cloth
+3 W @playbook interior-trim -
 3 M did hood bows laminated, 8h
-1 W @next Cloth, when Jory has chosen; the bows are in the cramps until Thursday.
+1 W @next Covers, when Petra is back; the bows are in the cramps until Thursday.
 `,
 };

@@ -72,5 +72,7 @@ export const estate: DemoBuild = {
 4 I spent 27 on varnish and brushes
 3 M did waist rail plugs cut flush, 2h
 2 W @next The glass, when it comes; meanwhile the tailgate catches and the load floor slats.
+4 I @part strip what=gutter strip; number=TS-41; vendor=Tern & Sons; price=19
+4 I @part-done strip act=found
 `,
 };

@@ -41,6 +41,10 @@ export const firePump: DemoBuild = {
 10 W @letter
 8 P did priming valve lapped, 3h
 7 P @piece casing-p what=pump casing halves; count=2; to=blast; note=faces masked
-1 W @next The casting; meanwhile the casing to be blasted, wet, never dry.
+4 W resumed impeller casting
+4 P impeller casting arrived from Grist Foundry
+3 J @task close title=Pump casing closed; work=mechanical; hours=3; gate=The impeller turns free in its rings by hand, and the gap is written down
+3 J @piece engine-p what=engine; stands=Yard; large
+1 W @next The gap, then the casing closed; blasted wet, never dry.
 `,
 };

@@ -75,6 +75,7 @@ export const rallyCar: DemoBuild = {
 14 P reading front camber -1.75 deg both sides
 13 W @letter
 12 J @worked strip 4 done
+12 J @piece box what=gearbox case; stands=Fabrication table; note=bare, on its stand
 11 J @worked read 2 done
 10 I @part synchro what=synchromesh rings; quantity=3; number=GB-3; vendor=Oldgate Machine Works; price=96
 10 I @part bearing what=layshaft bearings; quantity=2; number=6205; vendor=Tern & Sons; price=24

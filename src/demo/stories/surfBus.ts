@@ -61,7 +61,10 @@ export const surfBus: DemoBuild = {
 2 M did rear seats covered in the old purple, 6h
 5 I @part rubber what=screen rubber; number=TS-88; vendor=Tern & Sons; price=41
 5 I @part-done rubber act=found
+4 I @part-done rubber act=order; vendor=Tern & Sons; due=9; price=41
 4 I @part hinge what=tail door hinge; source=donor vehicle; donor=grey hearse, hedge at the back of the yard; where=left hinge still on it
+2 J @part-done hinge act=arrive; check=right
+1 J @part-done hinge act=fit; fate=scrapped
 3 W @playbook blast-to-paint -
 3 W moved to blast room
 3 M @worked mask 2 done

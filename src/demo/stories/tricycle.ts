@@ -21,7 +21,9 @@ export const tricycle: DemoBuild = {
 40 P did hub stripped, washed, greased and numbered, 3h
 30 W @letter
 12 P did front box hinges freed, 2h
-9 W waiting on Petra, due in two weeks
-1 W @next Rim, when it comes; until then wax, and leave it alone.
+2 M @task prime title=Frame primed; work=paint; hours=2
+2 M @task coat title=Enamel brushed on; work=paint; hours=6; after=prime; why=it hardens before it is rubbed down; rest=24
+0 W @worked prime 1 done
+1 W @next Rim, when it comes; until then the enamel, thin coats, a day between.
 `,
 };

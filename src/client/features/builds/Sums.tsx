@@ -1,11 +1,12 @@
-/** What it comes to: the ledger's figures, which are also the letter's. */
+/** What its logbook adds up to: hours, and what was bought. What that comes to on its lines stands on the costs. */
+import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildView } from '#contract/builds.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { useManner } from '../../shared/shop.ts';
-import { Figures, Head, Mono, Panel, Summary } from '../../ui/parts.tsx';
+import { Figures, Head, Mono, Panel, Row, Summary } from '../../ui/parts.tsx';
 import { color, size, space } from '../../ui/tokens.ts';
 
 const Table = styled.table`
@@ -33,11 +34,14 @@ export function Sums({ build }: { build: BuildView }) {
   const rows = build.byKind.filter((k) => k.minutes > 0 || (k.moneyMinor ?? 0) > 0);
   return (
     <Panel>
-      <Head>What it comes to</Head>
+      <Row>
+        <Head>From the logbook</Head>
+        {build.spentMinor !== undefined && <Link to={`/builds/${build.id}/costs`}>What it comes to</Link>}
+      </Row>
       <Figures>
         {build.spentMinor !== undefined && (
           <>
-            <dt>Spent so far</dt>
+            <dt>Bought so far</dt>
             <dd>
               <Mono $brass>{money(build.spentMinor)}</Mono>
             </dd>

@@ -17,9 +17,10 @@ const Sort = styled(Select)`
 interface Props {
   piece: PieceView;
   onEdit?: () => void;
+  onStand?: () => void;
 }
 
-export function PieceActs({ piece, onEdit }: Props) {
+export function PieceActs({ piece, onEdit, onStand }: Props) {
   const put = usePutPiece();
   const act = useActOnPiece();
   const replace = useReplacePiece();
@@ -68,6 +69,11 @@ export function PieceActs({ piece, onEdit }: Props) {
       {state === 'on' && (
         <Button $look="quiet" aria-label={`Off again: ${words}`} onPress={() => doIt('off again')}>
           Off again
+        </Button>
+      )}
+      {onStand && (state === 'off' || state === 'ready') && (
+        <Button $look="quiet" aria-label={`Where it stands: ${words}`} onPress={onStand}>
+          Where it stands
         </Button>
       )}
       {onEdit && (

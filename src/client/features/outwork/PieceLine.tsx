@@ -34,6 +34,7 @@ interface Props {
 export function PieceLine({ piece, names = false, more, children }: Props) {
   const about = [
     piece.bag && `bag ${piece.bag}`,
+    piece.place && (piece.state === 'off' || piece.state === 'ready') && `stands at ${piece.place}`,
     piece.task && `wanted for “${piece.task}”`,
     piece.note,
     piece.batch && `${IN_BATCH[piece.state] ?? 'in'} ${piece.batch}`,

@@ -12,6 +12,7 @@ import { Head, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx'
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { PrintLabels } from '../labels/index.ts';
+import { StandDialog } from '../plan/index.ts';
 import { PieceActs } from './PieceActs.tsx';
 import { PieceLine } from './PieceLine.tsx';
 import { piecesQuery } from './outwork.queries.ts';
@@ -41,6 +42,7 @@ export default function PiecesPage() {
   const { data: build } = useSuspenseQuery(buildQuery(buildId));
   const { data } = useSuspenseQuery(piecesQuery(buildId));
   const [open, setOpen] = useState<{ piece: PieceView | null } | null>(null);
+  const [standing, setStanding] = useState<PieceView | null>(null);
   useThisCar(build.id, build.nickname);
   useTitle(`Off the car, ${build.nickname}`);
   useKey('n', () => setOpen({ piece: null }));
@@ -73,7 +75,11 @@ export default function PiecesPage() {
               <ul>
                 {of.map((piece) => (
                   <PieceLine key={piece.id} piece={piece}>
-                    <PieceActs piece={piece} onEdit={() => setOpen({ piece })} />
+                    <PieceActs
+                      piece={piece}
+                      onEdit={() => setOpen({ piece })}
+                      onStand={() => setStanding(piece)}
+                    />
                   </PieceLine>
                 ))}
               </ul>
@@ -81,6 +87,11 @@ export default function PiecesPage() {
           );
         })}
       </Stack>
+      {standing && (
+        <Suspense>
+          <StandDialog piece={standing} onClose={() => setStanding(null)} />
+        </Suspense>
+      )}
       {open && (
         <Suspense>
           <PieceDialog buildId={buildId} piece={open.piece} onClose={() => setOpen(null)} />

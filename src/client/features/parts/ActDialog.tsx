@@ -2,13 +2,14 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { PartActDto, type PartView } from '#contract/parts.ts';
-import { CHECKS, FATES, type PartAct } from '#core/parts/parts.ts';
+import { ASKED, CHECKS, FATES, type PartAct } from '#core/parts/parts.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField, TickField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
+import { Notice, Now } from '../../ui/parts.tsx';
 import { useActOnPart } from './parts.queries.ts';
 import { ACT_WORDS } from './words.ts';
 
@@ -44,6 +45,11 @@ export default function ActDialog({ part, act, onClose }: Props) {
   return (
     <Dialog title={`${ACT_WORDS[act]}: ${part.what}`} isOpen onClose={onClose}>
       <Form onSubmit={submit}>
+        {act === 'order' && part.whyMayNotFit && (
+          <Notice $tone="oxide" role="status">
+            <Now>May not fit:</Now> {part.whyMayNotFit}.
+          </Notice>
+        )}
         {act === 'order' && (
           <TextField
             label="From whom"
@@ -88,15 +94,17 @@ export default function ActDialog({ part, act, onClose }: Props) {
             <Options of={CHECKS} />
           </SelectField>
         )}
-        {act === 'fit' && (
+        {(act === 'fit' || act === 'old one settled') && (
           <>
             <SelectField
-              label="What becomes of the old one"
+              label={act === 'fit' ? 'What becomes of the old one' : 'What they want done with the old one'}
               fault={errors.fate?.message}
               {...form.register('fate', OPTIONAL)}
             >
               <option value="">choose …</option>
-              <Options of={FATES} />
+              <Options
+                of={act === 'fit' ? FATES : FATES.filter((f) => f !== ASKED && f !== 'there was none')}
+              />
             </SelectField>
             <TextField
               label="Bag, if bagged"

@@ -46,6 +46,9 @@ function startOf(part: PartView | null, currency: string): Partial<PartPutDto> {
     fitsFrom,
     fitsTo,
     supersededBy,
+    serialFrom: part.serialFrom,
+    serialTo: part.serialTo,
+    insteadTriedBy: part.insteadTriedBy,
     donorId,
     priceMinor: typed(part.priceMinor),
     costMinor: typed(part.costMinor),
@@ -122,6 +125,19 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
             fault={errors.fitsTo?.message}
             {...form.register('fitsTo', year)}
           />
+          <TextField
+            label="Fits from number"
+            hint="As it stands on the unit, or on the chassis."
+            data-mono
+            fault={errors.serialFrom?.message}
+            {...form.register('serialFrom', OPTIONAL)}
+          />
+          <TextField
+            label="Fits to number"
+            data-mono
+            fault={errors.serialTo?.message}
+            {...form.register('serialTo', OPTIONAL)}
+          />
         </Pair>
         <TextField
           label="Superseded by, if its maker says so"
@@ -129,11 +145,18 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
           fault={errors.supersededBy?.message}
           {...form.register('supersededBy', OPTIONAL)}
         />
-        <TextField
-          label="What serves instead, and who tried it"
-          fault={errors.instead?.message}
-          {...form.register('instead')}
-        />
+        <Pair>
+          <TextField
+            label="What serves instead, and why"
+            fault={errors.instead?.message}
+            {...form.register('instead')}
+          />
+          <TextField
+            label="Who tried it, and on what"
+            fault={errors.insteadTriedBy?.message}
+            {...form.register('insteadTriedBy', OPTIONAL)}
+          />
+        </Pair>
         <Pair>
           <SelectField label="Where from" fault={errors.source?.message} {...form.register('source')}>
             <Options of={SOURCES} />

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { PartView } from '#contract/parts.ts';
 import type { PhotoView } from '#contract/photos.ts';
 import { formatMoney } from '#core/money/money.ts';
-import { actsFor, isOverdue, type PartAct } from '#core/parts/parts.ts';
+import { actsFor, ASKED, isOverdue, type PartAct } from '#core/parts/parts.ts';
 import { formatDay } from '#core/time/days.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -85,9 +85,15 @@ export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: Par
             )}
           </p>
         )}
+        {part.oldFate === ASKED && part.state === 'fitted' && (
+          <p>
+            <Now>The old one waits</Now> for the customer’s word: back to them, kept, or scrapped.
+          </p>
+        )}
         {part.instead && (
           <p>
             <Quiet>Instead:</Quiet> {part.instead}
+            {part.insteadTriedBy && <Quiet>; tried by {part.insteadTriedBy}</Quiet>}
           </p>
         )}
         <PhotoStrip buildId={part.buildId} photos={photos} tall={64} />

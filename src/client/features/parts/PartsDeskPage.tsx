@@ -4,7 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { pathOf } from '#contract/access.ts';
 import type { PartsDeskView, PartView } from '#contract/parts.ts';
-import { bySupplier, isOverdue } from '#core/parts/parts.ts';
+import { ASKED, bySupplier, isOverdue, owedFor } from '#core/parts/parts.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { TextField } from '../../ui/Field.tsx';
@@ -53,7 +53,11 @@ export default function PartsDeskPage() {
 
 function Desk({ data, onOpen }: { data: PartsDeskView; onOpen: Open }) {
   const { today } = useManner();
+  const { seesPrices } = useShop();
   const of = (state: PartView['state']): PartView[] => data.parts.filter((p) => p.state === state);
+  const owed = (what: ReturnType<typeof owedFor>): PartView[] =>
+    data.parts.filter((p) => seesPrices && owedFor({ ...p, creditMinor: p.creditMinor ?? 0 }) === what);
+  const asked = data.parts.filter((p) => p.state === 'fitted' && p.oldFate === ASKED);
   const overdue = data.parts.filter((p) => isOverdue(p, today));
   const coming = of('ordered').filter((p) => !isOverdue(p, today));
   if (data.parts.length === 0) return <p>Nothing is needed, on order, or waits to be fitted.</p>;
@@ -71,6 +75,10 @@ function Desk({ data, onOpen }: { data: PartsDeskView; onOpen: Open }) {
       ))}
       <Group title="To find" parts={of('to find')} onOpen={onOpen} />
       <Group title="Here, not fitted" parts={of('arrived')} onOpen={onOpen} />
+      <Group title="Old ones to send back for their deposit" parts={owed('core to send')} onOpen={onOpen} />
+      <Group title="Deposits owed to us" parts={owed('core')} onOpen={onOpen} />
+      <Group title="Credits owed to us" parts={owed('credit')} onOpen={onOpen} />
+      <Group title="Old ones that wait for the customer’s word" parts={asked} onOpen={onOpen} />
       <Group title="On its way" parts={coming} onOpen={onOpen} />
     </>
   );

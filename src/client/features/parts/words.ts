@@ -11,6 +11,7 @@ export const ACT_WORDS: Record<PartAct, string> = {
   'send back': 'Send back',
   'core sent': 'Old one sent back',
   credited: 'Credited',
+  'old one settled': 'They have said',
   'take up again': 'Needed again',
 };
 

@@ -1,4 +1,4 @@
-/** Places as they lie, each a list of the cars in it; cars are dragged between them, by pointer or by keyboard. */
+/** Places as they lie, each a list of what stands in it; cars and pieces are dragged between them, or moved by keyboard. */
 import { GripVertical } from 'lucide-react';
 import {
   Button as AriaButton,
@@ -8,7 +8,7 @@ import {
   type DropItem,
 } from 'react-aria-components';
 import { styled } from 'styled-components';
-import type { PlanCarView, PlanPlaceView } from '#contract/plan.ts';
+import type { PlanCarView, PlanPieceView, PlanPlaceView } from '#contract/plan.ts';
 import { GRID, type Spot } from '#core/plan/floorPlan.ts';
 import { withArticle } from '#core/log/sentences.ts';
 import { daysBetween, dayOf } from '#core/time/days.ts';
@@ -94,20 +94,30 @@ const Grip = styled(AriaButton)`
   }
 `;
 
-const DRAGGED = 'avrik-car';
+/** Off its car: an engine, a body. Those that take the place up have the line of a car. */
+const Piece = styled(Car)`
+  border-left-style: dashed;
+  border-left-color: ${color.zinc};
+  background: ${color.zincWash};
+` as typeof GridListItem;
+
+const DRAGGED = 'avrik-standing';
 
 interface PlacesProps {
   places: readonly (PlanPlaceView & { spot: Spot })[];
   cars: readonly PlanCarView[];
+  pieces: readonly PlanPieceView[];
   onMove: (car: PlanCarView, place: PlanPlaceView) => void;
   onOpen: (car: PlanCarView) => void;
+  onMovePiece: (piece: PlanPieceView, place: PlanPlaceView) => void;
+  onOpenPiece: (piece: PlanPieceView) => void;
 }
 
-export function PlacesWithCars({ places, cars, onMove, onOpen }: PlacesProps) {
+export function PlacesWithCars({ places, ...standing }: PlacesProps) {
   return (
     <PlanGrid>
       {places.map((p) => (
-        <OnePlace key={p.id} place={p} cars={cars} onMove={onMove} onOpen={onOpen} />
+        <OnePlace key={p.id} place={p} {...standing} />
       ))}
     </PlanGrid>
   );
@@ -115,14 +125,21 @@ export function PlacesWithCars({ places, cars, onMove, onOpen }: PlacesProps) {
 
 type OnePlaceProps = Omit<PlacesProps, 'places'> & { place: PlanPlaceView & { spot: Spot } };
 
-function OnePlace({ place, cars, onMove, onOpen }: OnePlaceProps) {
-  const here = cars.filter((c) => c.placeId === place.id);
+type Standing = { id: string } & ({ car: PlanCarView } | { piece: PlanPieceView });
+
+function OnePlace({ place, cars, pieces, onMove, onOpen, onMovePiece, onOpenPiece }: OnePlaceProps) {
+  const here: Standing[] = [
+    ...cars.filter((c) => c.placeId === place.id).map((car) => ({ id: car.buildId, car })),
+    ...pieces.filter((p) => p.placeId === place.id).map((piece) => ({ id: piece.id, piece })),
+  ];
   const drop = async (items: readonly DropItem[]): Promise<void> => {
     for (const item of items) {
       if (item.kind !== 'text') continue;
-      const buildId = await item.getText(DRAGGED);
-      const car = cars.find((c) => c.buildId === buildId);
+      const id = await item.getText(DRAGGED);
+      const car = cars.find((c) => c.buildId === id);
       if (car && car.placeId !== place.id) onMove(car, place);
+      const piece = pieces.find((p) => p.id === id);
+      if (piece && piece.placeId !== place.id) onMovePiece(piece, place);
     }
   };
   const { dragAndDropHooks } = useDragAndDrop({
@@ -137,25 +154,47 @@ function OnePlace({ place, cars, onMove, onOpen }: OnePlaceProps) {
       <Cars
         layout="grid"
         aria-label={`Cars at ${place.name}`}
-        items={here.map((c) => ({ ...c, id: c.buildId }))}
+        items={here}
         dragAndDropHooks={dragAndDropHooks}
         renderEmptyState={() => 'free'}
       >
-        {(car) => (
-          <Car id={car.buildId} textValue={car.nickname} {...(car.pinned ? { 'data-pinned': true } : {})}>
-            <Grip slot="drag" aria-label={`Move ${car.nickname}`}>
-              <GripVertical size={18} aria-hidden />
-            </Grip>
-            <Button $look="quiet" aria-label={`The ${car.nickname}`} onPress={() => onOpen(car)}>
-              {car.nickname}
-            </Button>
-            <Stands car={car} />
-          </Car>
-        )}
+        {(item) =>
+          'car' in item ? (
+            <Car
+              id={item.id}
+              textValue={item.car.nickname}
+              {...(item.car.pinned ? { 'data-pinned': true } : {})}
+            >
+              <Grip slot="drag" aria-label={`Move ${item.car.nickname}`}>
+                <GripVertical size={18} aria-hidden />
+              </Grip>
+              <Button $look="quiet" aria-label={`The ${item.car.nickname}`} onPress={() => onOpen(item.car)}>
+                {item.car.nickname}
+              </Button>
+              <Stands car={item.car} />
+            </Car>
+          ) : (
+            <Piece id={item.id} textValue={pieceName(item.piece)}>
+              <Grip slot="drag" aria-label={`Move ${pieceName(item.piece)}`}>
+                <GripVertical size={18} aria-hidden />
+              </Grip>
+              <Button
+                $look="quiet"
+                aria-label={`The ${pieceName(item.piece)}`}
+                onPress={() => onOpenPiece(item.piece)}
+              >
+                {item.piece.what}
+              </Button>
+              <Small>off the {item.piece.nickname}</Small>
+            </Piece>
+          )
+        }
       </Cars>
     </Place>
   );
 }
+
+const pieceName = (p: PlanPieceView): string => `${p.what} of the ${p.nickname}`;
 
 function Stands({ car }: { car: PlanCarView }) {
   const { today } = useManner();

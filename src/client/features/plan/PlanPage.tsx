@@ -2,18 +2,37 @@
 import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { PlanCarView, PlanView, WantedPlaceView } from '#contract/plan.ts';
+import { styled } from 'styled-components';
+import type { PlanCarView, PlanPieceView, PlanView, WantedPlaceView } from '#contract/plan.ts';
 import { arrange, freeOf } from '#core/plan/floorPlan.ts';
-import { agoInWords, dayOf } from '#core/time/days.ts';
+import { agoInWords, dayOf, formatDay } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Head, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { color, size, space } from '../../ui/tokens.ts';
 import { PlacesWithCars } from './PlacesWithCars.tsx';
-import { planQuery, useMoveCar } from './plan.queries.ts';
+import { planQuery, useMoveCar, useStandPiece } from './plan.queries.ts';
+
+const Vendors = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
+  gap: ${space.m};
+  section {
+    padding: ${space.s} ${space.m};
+    border: 1.5px dashed ${color.zinc};
+    border-radius: 3px;
+  }
+  h3 {
+    font-size: ${size.small};
+    font-weight: 600;
+    color: ${color.zinc};
+  }
+`;
 
 const CarDialog = lazy(() => import('./CarDialog.tsx'));
+const StandDialog = lazy(() => import('./StandDialog.tsx'));
 const DrawPlan = lazy(() => import('./DrawPlan.tsx'));
 
 export default function PlanPage() {
@@ -21,7 +40,9 @@ export default function PlanPage() {
   const { seesPrices } = useShop();
   const [drawing, setDrawing] = useState(false);
   const [open, setOpen] = useState<PlanCarView | null>(null);
+  const [piece, setPiece] = useState<PlanPieceView | null>(null);
   const move = useMoveCar();
+  const stand = useStandPiece();
   const places = arrange(plan.places);
   useTitle('Plan of the shop');
   return (
@@ -36,9 +57,9 @@ export default function PlanPage() {
             </Button>
           )}
         </Row>
-        {move.isError && (
+        {(move.error ?? stand.error) && (
           <Notice $tone="oxide" role="alert">
-            {wordsOf(move.error)}
+            {wordsOf(move.error ?? stand.error)}
           </Notice>
         )}
         {places.length === 0 && (
@@ -57,8 +78,14 @@ export default function PlanPage() {
             cars={plan.cars}
             onMove={(car, place) => move.mutate({ car, place })}
             onOpen={setOpen}
+            pieces={plan.pieces}
+            onMovePiece={(piece, place) =>
+              stand.mutate({ piece, body: { placeId: place.id, isLarge: piece.isLarge } })
+            }
+            onOpenPiece={setPiece}
           />
         )}
+        <Away plan={plan} />
         <Nowhere plan={plan} onOpen={setOpen} />
         <Wanted plan={plan} />
       </Stack>
@@ -72,7 +99,44 @@ export default function PlanPage() {
           />
         </Suspense>
       )}
+      {piece && (
+        <Suspense>
+          <StandDialog piece={piece} onClose={() => setPiece(null)} />
+        </Suspense>
+      )}
     </Page>
+  );
+}
+
+/** What is beyond the edge of the plan: at vendors, batch by batch, and whose it is. */
+function Away({ plan }: { plan: PlanView }) {
+  const { locale, today } = useManner();
+  const vendors = [...new Set(plan.away.map((b) => b.vendor))];
+  if (vendors.length === 0) return null;
+  return (
+    <Panel aria-label="Out of the house">
+      <Head>Out of the house</Head>
+      <Vendors>
+        {vendors.map((vendor) => (
+          <section key={vendor} aria-label={vendor}>
+            <h3>{vendor}</h3>
+            {plan.away
+              .filter((b) => b.vendor === vendor)
+              .map((b) => (
+                <p key={b.id}>
+                  <Link to="/outwork">{b.number}</Link>, {b.treatment}:{' '}
+                  {b.cars.map((c) => `${c.nickname} (${c.pieces})`).join(', ')}{' '}
+                  <Quiet>
+                    {b.promised === null
+                      ? 'no day promised'
+                      : `promised ${formatDay(b.promised, locale, today)}`}
+                  </Quiet>
+                </p>
+              ))}
+          </section>
+        ))}
+      </Vendors>
+    </Panel>
   );
 }
 

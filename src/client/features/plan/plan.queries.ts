@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import type { PinnedDto, PlanCarView, PlanPlaceView, PlanView } from '#contract/plan.ts';
+import type { PieceStandDto } from '#contract/outwork.ts';
+import type { PinnedDto, PlanCarView, PlanPieceView, PlanPlaceView, PlanView } from '#contract/plan.ts';
 import type { EntryAddDto } from '#contract/entries.ts';
 import type { PlacePutDto, ShopListsView } from '#contract/shop.ts';
 import type { Spot } from '#core/plan/floorPlan.ts';
@@ -44,6 +45,28 @@ export function useMoveCar() {
     onSettled: (_data, _error, { car }) => {
       void client.invalidateQueries({ queryKey: ['plan'] });
       changed(car.buildId);
+    },
+  });
+}
+
+interface Stood {
+  piece: Pick<PlanPieceView, 'id' | 'version' | 'buildId'>;
+  body: Omit<PieceStandDto, 'version'>;
+}
+
+/** Puts a piece at a place, or back on its shelf. */
+export function useStandPiece() {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: ({ piece, body }: Stood) =>
+      call('pieceStand', {
+        params: { buildId: piece.buildId, pieceId: piece.id },
+        body: { version: piece.version, ...body },
+      }),
+    onSettled: (_data, _error, { piece }) => {
+      void client.invalidateQueries({ queryKey: ['plan'] });
+      changed(piece.buildId);
     },
   });
 }

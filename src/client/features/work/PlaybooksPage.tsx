@@ -73,7 +73,7 @@ export default function PlaybooksPage() {
               <details>
                 <Summary>
                   {p.title}
-                  {p.version > 0 ? ' (changed by the shop)' : ''}
+                  {p.version > 0 ? ` (the shop’s, version ${p.version})` : ''}
                 </Summary>
                 <Stack $gap="s">
                   <p>{p.about}</p>
@@ -85,9 +85,18 @@ export default function PlaybooksPage() {
                       As JSON
                     </a>
                     {mayChange && (
-                      <Button $look="quiet" aria-label={`Change: ${p.title}`} onPress={() => setOpen(p)}>
-                        Change
-                      </Button>
+                      <>
+                        <Link to={`/shop/playbooks/${p.id}`} aria-label={`Change: ${p.title}`}>
+                          Change
+                        </Link>
+                        <Button
+                          $look="quiet"
+                          aria-label={`Change as JSON: ${p.title}`}
+                          onPress={() => setOpen(p)}
+                        >
+                          Change as JSON
+                        </Button>
+                      </>
                     )}
                   </Row>
                   <Shown playbook={p} />

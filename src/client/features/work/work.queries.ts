@@ -7,6 +7,7 @@ import type {
   PlaybookPutDto,
   PlaybooksView,
   PlaybookUseDto,
+  PlaybookView,
   RunningView,
   ShopHoursPutDto,
   SpellStopDto,
@@ -53,6 +54,12 @@ export function usePutShopHours() {
   });
 }
 
+export const playbookQuery = (playbook: string) =>
+  queryOptions({
+    queryKey: ['playbook', playbook],
+    queryFn: ({ signal }) => call<PlaybookView>('playbookRead', { params: { playbook }, signal }),
+  });
+
 /** What is sent to change a build's work, by route. */
 interface Bodies {
   taskPut: TaskPutDto;
@@ -87,6 +94,9 @@ export function usePutPlaybook() {
   return useMutation({
     mutationFn: ({ playbook, body }: { playbook: string; body: PlaybookPutDto }) =>
       call<PlaybooksView>('playbookPut', { params: { playbook }, body }),
-    onSuccess: (view) => client.setQueryData(playbooksQuery.queryKey, view),
+    onSuccess: (view, { playbook }) => {
+      client.setQueryData(playbooksQuery.queryKey, view);
+      void client.invalidateQueries({ queryKey: ['playbook', playbook] });
+    },
   });
 }

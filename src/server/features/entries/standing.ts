@@ -71,6 +71,24 @@ export async function refreshPlace(tx: Tx, buildId: string, nickname: string): P
   );
 }
 
+/** The shop's places, and what takes them up: cars, and pieces as large as one. */
+export async function standingNow(tx: Tx): Promise<{ places: PlaceToStand[]; standing: CarStanding[] }> {
+  const places = await tx.rows<PlaceToStand>(
+    'select id, name, kind, closed from places where shop_id = :shopId order by position, name',
+  );
+  const standing = await tx.rows<CarStanding>(
+    `select id as "buildId", nickname, place_id as "placeId", pinned from (
+       select id, nickname, place_id, pinned, number, 0 as large from builds where shop_id = :shopId
+       union all
+       select p.id, (p.content ->> 'what') || ' of the ' || b.nickname, p.place_id, null, b.number, 1
+       from pieces p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
+       where p.shop_id = :shopId and p.is_large and p.place_id is not null and p.removed_at is null
+         and p.state in ('off', 'ready')
+     ) s order by large, number`,
+  );
+  return { places, standing };
+}
+
 /** Why the whole car cannot be moved as an entry says, or null: what stands there decides, and the way out is named. */
 export async function whyNotMoved(
   tx: Tx,
@@ -78,14 +96,8 @@ export async function whyNotMoved(
   facts: Facts,
 ): Promise<string | null> {
   if (!movesWholeCar(facts, build.nickname)) return null;
-  const places = await tx.rows<PlaceToStand>(
-    'select id, name, kind, closed from places where shop_id = :shopId order by position, name',
-  );
+  const { places, standing } = await standingNow(tx);
   const place = places.find((p) => p.name.toLowerCase() === facts.place!.toLowerCase());
   if (!place) return null;
-  const cars = await tx.rows<CarStanding>(
-    `select id as "buildId", nickname, place_id as "placeId", pinned from builds
-     where shop_id = :shopId order by number`,
-  );
-  return whyNotMove(build.id, place, places, cars);
+  return whyNotMove(build.id, place, places, standing);
 }

@@ -1,2 +1,3 @@
 /** What other features may use of this one. */
 export { awayByTask, awayPieces, type AwayPiece } from './away.ts';
+export { numberOf } from './outworkNow.ts';

@@ -16,7 +16,8 @@ import type {
 import type { PartsView } from '#contract/parts.ts';
 import type { WaitsView } from '#contract/waits.ts';
 import type { WorkView } from '#contract/work.ts';
-import { makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
+import type { PlanView } from '#contract/plan.ts';
+import { line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 
 const it = openShop('outwork');
 
@@ -259,4 +260,47 @@ test('past batches are what the next is expected by; the manifest is a PDF', asy
   const own = past.filter((p) => p.vendor === 'Grist Foundry');
   expect(own.map((p) => p.backOn).sort()).toEqual(['2026-03-21', '2026-03-23', '2026-03-25']);
   expect(own[0]).toMatchObject({ treatment: 'plate', sentOn: '2026-03-11', things: 5 });
+});
+
+test('a body off its frame takes a bay up: a car is refused there and told why; a bag takes up nothing', async () => {
+  const buildId = await makeBuild(it.owner, { nickname: 'landau' });
+  const [body, bag, bay] = [nextId(), nextId(), nextId()];
+  const place = { version: 0, name: 'Bay 9', kind: 'bay', position: 9, closed: false };
+  await it.owner
+    .put(pathOf('placePut', { placeId: bay }))
+    .send(place)
+    .expect(200);
+  for (const pieceId of [body, bag])
+    await it.technician
+      .put(pathOf('piecePut', { buildId, pieceId }))
+      .send({ ...PIECE, entryId: nextId(), what: pieceId === body ? 'body' : 'hinges' })
+      .expect(200);
+  const stand = (pieceId: string, more: object) =>
+    it.technician
+      .put(pathOf('pieceStand', { buildId, pieceId }))
+      .send({ version: 1, isLarge: false, placeId: bay, ...more });
+  await stand(bag, {}).expect(200);
+  await Promise.all([1, 2, 3].map(() => stand(body, { isLarge: true }).expect(200)));
+  await stand(body, { isLarge: true, placeId: nextId(), version: 2 }).expect(400);
+  const plan = (await it.technician.get(pathOf('planRead')).expect(200)).body as PlanView;
+  expect(plan.pieces.map((p) => [p.what, p.placeId === bay, p.isLarge])).toEqual([
+    ['body', true, true],
+    ['hinges', true, false],
+  ]);
+  const other = await makeBuild(it.owner, { nickname: 'gig' });
+  const moved = line({ kind: 'moved', text: 'moved to Bay 9', facts: { place: 'Bay 9' }, audience: 'shop' });
+  const refused = await it.owner
+    .post(pathOf('entryAdd', { buildId: other }))
+    .send(moved)
+    .expect(409);
+  expect(refused.body.detail).toMatch(/the body of the landau stands on “Bay 9”/);
+  await stand(body, { version: 2, placeId: undefined }).expect(200);
+  await it.owner
+    .post(pathOf('entryAdd', { buildId: other }))
+    .send(moved)
+    .expect(200);
+  const texts = (await it.owner.get(pathOf('entriesList', { buildId }))).body.entries.map(
+    (e: { text: string }) => e.text,
+  );
+  expect(texts.slice(0, 2)).toEqual(['body back on its shelf', 'body to Bay 9']);
 });

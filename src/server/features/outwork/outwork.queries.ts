@@ -28,6 +28,9 @@ export interface PieceRow {
   treatment: Treatment | null;
   state: PieceState;
   batch_id: string | null;
+  place_id: string | null;
+  place: string | null;
+  is_large: boolean;
   task_id: string | null;
   task: string | null;
   photo: { id: string; shown_hash: string } | null;
@@ -36,7 +39,7 @@ export interface PieceRow {
 }
 
 const PIECES = `select p.id, p.version, p.build_id, b.nickname, c.name as customer, b.promised as build_promised, p.content,
-    p.treatment, p.state, p.batch_id, p.task_id, t.content ->> 'title' as task,
+    p.treatment, p.state, p.batch_id, p.place_id, s.name as place, p.is_large, p.task_id, t.content ->> 'title' as task,
     (select json_build_object('id', f.id, 'shown_hash', f.shown_hash) from photos f
      where f.shop_id = p.shop_id and f.entry_id = (p.content ->> 'entryId')::uuid and f.removed_at is null
      order by coalesce(f.taken_at, f.recorded_at), f.id limit 1) as photo,
@@ -50,6 +53,7 @@ const PIECES = `select p.id, p.version, p.build_id, b.nickname, c.name as custom
   join builds b on b.shop_id = p.shop_id and b.id = p.build_id
   join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
   left join tasks t on t.shop_id = p.shop_id and t.id = p.task_id
+  left join places s on s.shop_id = p.shop_id and s.id = p.place_id
   where p.shop_id = :shopId and p.removed_at is null`;
 
 export const piecesOfBuild = (tx: Tx, buildId: string): Promise<PieceRow[]> =>
@@ -66,6 +70,16 @@ export const piecesOfShop = (tx: Tx, batchIds: readonly string[]): Promise<Piece
 
 export const piecesById = (tx: Tx, ids: readonly string[]): Promise<PieceRow[]> =>
   tx.rows(`${PIECES} and p.id = any(:ids) order by b.number, p.made_at, p.id`, { ids });
+
+export const standPiece = (
+  tx: Tx,
+  p: { id: string; placeId: string | null; isLarge: boolean },
+): Promise<number> =>
+  tx.run(
+    `update pieces set place_id = :placeId, is_large = :isLarge, version = version + 1
+     where shop_id = :shopId and id = :id`,
+    p,
+  );
 
 export interface KeptPiece {
   id: string;

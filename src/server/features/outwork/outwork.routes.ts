@@ -5,6 +5,7 @@ import {
   BatchSendDto,
   PieceActDto,
   PiecePutDto,
+  PieceStandDto,
   PieceToPartDto,
 } from '#contract/outwork.ts';
 import type { Deps } from '../../deps.ts';
@@ -13,7 +14,7 @@ import { handler, type Feature } from '../../http/routes.ts';
 import { dropBatch, putBatch, returnBatch, sendBatch } from './batches.service.ts';
 import { printManifest } from './manifest.service.ts';
 import { readOutwork, readPieces } from './outworkNow.ts';
-import { actOnPiece, putPiece, replacePiece } from './pieces.service.ts';
+import { actOnPiece, putPiece, replacePiece, standPiece } from './pieces.service.ts';
 
 export function outworkRoutes(deps: Deps): Feature {
   return {
@@ -26,6 +27,10 @@ export function outworkRoutes(deps: Deps): Feature {
     pieceAct: handler({
       body: PieceActDto,
       run: ({ who, params, body }) => actOnPiece(deps, who, params.buildId!, params.pieceId!, body),
+    }),
+    pieceStand: handler({
+      body: PieceStandDto,
+      run: ({ who, params, body }) => standPiece(deps, who, params.buildId!, params.pieceId!, body),
     }),
     pieceToPart: handler({
       body: PieceToPartDto,

@@ -1,13 +1,20 @@
 /** What came off a car: written down, sorted, on the car again, or replaced by a part. */
-import type { PieceActDto, PiecePutDto, PiecesView, PieceToPartDto } from '#contract/outwork.ts';
+import type {
+  PieceActDto,
+  PiecePutDto,
+  PieceStandDto,
+  PiecesView,
+  PieceToPartDto,
+} from '#contract/outwork.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { REPLACED_BY_PART, thingsInWords, type PieceState } from '#core/outwork/outwork.ts';
+import { whyNotMove } from '#core/plan/floorPlan.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidAt, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
-import { logIn } from '../entries/index.ts';
+import { logIn, standingNow } from '../entries/index.ts';
 import { addPartIn } from '../parts/index.ts';
 import { piecesNow } from './outworkNow.ts';
 import * as q from './outwork.queries.ts';
@@ -110,6 +117,39 @@ export const actOnPiece = (
     await logIn(tx, deps, build, {
       kind: 'note',
       text: `${words}: ${thingsInWords(piece.content)}`,
+      facts: { subject: piece.content.what },
+      audience: 'shop',
+      personId: who.personId,
+      about: { type: 'piece', id },
+    });
+  });
+
+/** Puts a piece somewhere, or takes it back to its shelf. A place that holds one car is taken by another large thing. */
+export const standPiece = (
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  id: string,
+  { version, placeId, isLarge }: PieceStandDto,
+): Promise<PiecesView> =>
+  changing(deps, who, buildId, async (tx, build) => {
+    const piece = await pieceOf(tx, buildId, id);
+    if (!piece) throw notFound('piece');
+    const to = placeId ?? null;
+    if (piece.place_id === to && piece.is_large === isLarge) return;
+    if (piece.version !== version) throw changedMeanwhile('this piece', piece);
+    if (piece.state !== 'off' && piece.state !== 'ready')
+      throw invalidAt('placeId', `“${piece.content.what}” is not here to stand anywhere`);
+    const { places, standing } = await standingNow(tx);
+    const place = places.find((p) => p.id === to);
+    if (to !== null && !place) throw invalidAt('placeId', 'there is no such place');
+    const refused = place && isLarge ? whyNotMove(id, place, places, standing) : null;
+    if (refused !== null) throw invalidAt('placeId', refused);
+    await q.standPiece(tx, { id, placeId: to, isLarge });
+    if (piece.place_id === to) return;
+    await logIn(tx, deps, build, {
+      kind: 'note',
+      text: place ? `${piece.content.what} to ${place.name}` : `${piece.content.what} back on its shelf`,
       facts: { subject: piece.content.what },
       audience: 'shop',
       personId: who.personId,

@@ -261,3 +261,47 @@ test('a list of parts comes in whole or not at all, once however often it is sen
   expect(text).toContain("'=1+1");
   await it.technician.get(pathOf('partsCsv')).expect(403);
 });
+
+test('the customer is asked what becomes of the old one, and their word settles it; it stands on the desk until then', async () => {
+  const buildId = await makeBuild(it.owner);
+  const partId = nextId();
+  await put(buildId, partId).expect(200);
+  await act(buildId, partId, { act: 'arrive', check: 'right' }).expect(200);
+  const fit = { act: 'fit', fate: 'kept until the customer says', version: 2, entryId: nextId() } as const;
+  await Promise.all([1, 2].map(() => act(buildId, partId, fit).expect(200)));
+  expect(await partOf(buildId)).toMatchObject({ state: 'fitted', oldFate: 'kept until the customer says' });
+  expect((await desk()).some((p) => p.id === partId)).toBe(true);
+  const kinds = async (): Promise<[string, string][]> =>
+    (await it.owner.get(pathOf('entriesList', { buildId }))).body.entries.map(
+      (e: { kind: string; text: string }) => [e.kind, e.text],
+    );
+  expect((await kinds())[0]).toEqual([
+    'asked',
+    'what shall become of the old exhaust valve: back to you, kept, or scrapped?',
+  ]);
+  await act(buildId, partId, { act: 'old one settled', version: 3 }).expect(400);
+  await act(buildId, partId, {
+    act: 'old one settled',
+    fate: 'returned to the customer',
+    version: 3,
+  }).expect(200);
+  expect(await partOf(buildId)).toMatchObject({ state: 'fitted', oldFate: 'returned to the customer' });
+  expect((await kinds())[0]).toEqual(['decided', 'old exhaust valve: returned to the customer']);
+  expect((await desk()).some((p) => p.id === partId)).toBe(false);
+});
+
+test('a number that the unit’s own number lies outside of is warned of; a range the wrong way round is refused', async () => {
+  const buildId = await makeBuild(it.owner);
+  const unitId = nextId();
+  await it.owner
+    .put(pathOf('registerRowPut', { buildId, register: 'unit', rowId: unitId }))
+    .send({ version: 0, kind: 'engine', number: 'E 4100', papersNumber: '', evidence: '' })
+    .expect(200);
+  const wrong = await put(buildId, nextId(), { serialFrom: 'E 3399', serialTo: 'E 1200' }).expect(400);
+  expect(wrong.body.fields).toEqual([{ field: 'serialTo', reason: 'the last number is before the first' }]);
+  const partId = nextId();
+  await put(buildId, partId, { unitId, serialFrom: 'E 1200', serialTo: 'E 3399' }).expect(200);
+  expect((await partOf(buildId)).whyMayNotFit).toBe(
+    'the engine is number E 4100, and its catalogue says E 1200 to E 3399',
+  );
+});

@@ -1,5 +1,5 @@
 import type { DonorPutDto, DonorView, PartHistory, PartPutDto } from '#contract/parts.ts';
-import type { Core, PartState } from '#core/parts/parts.ts';
+import type { Core, Fate, PartState } from '#core/parts/parts.ts';
 import type { Unit } from '#core/vehicle/registers.ts';
 import type { Tx } from '../../db/pool.ts';
 
@@ -20,13 +20,15 @@ export interface PartRow {
   history: PartHistory[];
   version: number;
   core: Core | null;
+  old_fate: Fate | null;
+  chassis_number: string;
   credit_minor: number;
   donor_id: string | null;
   donor: { name: string; place: string } | null;
 }
 
-const PARTS = `select p.id, p.build_id, b.nickname, v.year as vehicle_year, r.content as unit, p.line_id, p.content, p.state,
-    p.vendor, p.due, p.history, p.version, p.core, p.credit_minor, p.donor_id,
+const PARTS = `select p.id, p.build_id, b.nickname, v.year as vehicle_year, v.chassis_number, r.content as unit, p.line_id, p.content, p.state,
+    p.vendor, p.due, p.history, p.version, p.core, p.old_fate, p.credit_minor, p.donor_id,
     (select json_build_object('name', d.name, 'place', d.place) from donors d
      where d.shop_id = p.shop_id and d.id = p.donor_id) as donor
   from parts p
@@ -46,7 +48,9 @@ export const partById = (tx: Tx, id: string): Promise<PartRow | undefined> =>
 export const partsOfShop = (tx: Tx, q: string, most: number): Promise<PartRow[]> =>
   tx.rows(
     q === ''
-      ? `${PARTS} and p.state not in ('fitted', 'returned') order by p.due, p.made_at, p.id limit ${most}`
+      ? `${PARTS} and (p.state not in ('fitted', 'returned') or p.core in ('to send', 'sent')
+           or p.old_fate = 'kept until the customer says' or p.state = 'returned' and p.credit_minor = 0)
+         order by p.due, p.made_at, p.id limit ${most}`
       : `with found as materialized (
            select id from parts where shop_id = :shopId and removed_at is null and words like :like
            order by made_at desc, id limit ${most})
@@ -66,6 +70,7 @@ const wordsOf = (content: PartContent, vendor: string): string =>
     content.catalogue,
     content.sourceNote,
     content.instead,
+    content.serialFrom ?? '',
   ]
     .join(' ')
     .toLowerCase()
@@ -111,13 +116,14 @@ export const saveDone = (
     state: PartState;
     due: string | null;
     core: Core | null;
+    oldFate: Fate | null;
     creditMinor: number;
     entry: PartHistory;
   },
 ): Promise<number> =>
   tx.run(
     `update parts set content = :content::jsonb, vendor = :vendor, words = :words, state = :state, due = :due,
-       core = :core, credit_minor = :creditMinor,
+       core = :core, old_fate = :oldFate, credit_minor = :creditMinor,
        history = history || :entry::jsonb, version = version + 1
      where shop_id = :shopId and id = :id`,
     {
@@ -128,6 +134,7 @@ export const saveDone = (
       state: p.state,
       due: p.due,
       core: p.core,
+      oldFate: p.oldFate,
       creditMinor: p.creditMinor,
       entry: JSON.stringify([p.entry]),
     },

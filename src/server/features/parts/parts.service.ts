@@ -11,7 +11,8 @@ import type {
 import { canonical } from '#core/approval/canonical.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
 import type { Facts } from '#core/log/kinds.ts';
-import { coreAfter, stateAfter, whyMayNotFit, whyNotDone } from '#core/parts/parts.ts';
+import { whyMayNotFit, whyNotSerialRange } from '#core/parts/fits.ts';
+import { ASKED, coreAfter, fateAfter, stateAfter, whyNotDone } from '#core/parts/parts.ts';
 import { dayOf } from '#core/time/days.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -51,9 +52,14 @@ function partView(who: SignedIn, p: q.PartRow): PartView {
     due: p.due,
     history: p.history,
     unit: p.unit?.kind ?? null,
-    whyMayNotFit: whyMayNotFit(p.content, { unit: p.unit, vehicleYear: p.vehicle_year }),
+    whyMayNotFit: whyMayNotFit(p.content, {
+      unit: p.unit,
+      vehicleYear: p.vehicle_year,
+      chassisNumber: p.chassis_number,
+    }),
     ...(p.line_id === null ? {} : { lineId: p.line_id }),
     core: p.core,
+    oldFate: p.old_fate,
     donor: p.donor && [p.donor.name, p.donor.place].filter(Boolean).join(', '),
     ...(p.donor_id === null ? {} : { donorId: p.donor_id }),
     ...(seesPrices(who) ? moneyOf({ priceMinor, costMinor, depositMinor }, p.credit_minor) : {}),
@@ -107,6 +113,8 @@ async function faultsOf(
   const faults: { field: string; reason: string }[] = [];
   if ((dto.fitsFrom ?? -Infinity) > (dto.fitsTo ?? Infinity))
     faults.push({ field: 'fitsTo', reason: 'the last year is before the first' });
+  const serials = whyNotSerialRange(dto);
+  if (serials !== null) faults.push({ field: 'serialTo', reason: serials });
   if (dto.lineId !== undefined && !(await q.isLineOf(tx, buildId, dto.lineId)))
     faults.push({ field: 'lineId', reason: 'that line is not on the estimate' });
   if (dto.donorId !== undefined && !(await q.donorById(tx, dto.donorId)))
@@ -183,6 +191,16 @@ function consequences({ broke, lostMinutes, oldIsBack }: PartActDto): string {
   ].filter((w): w is string => Boolean(w));
   return words.map((w) => `; ${w}`).join('');
 }
+
+/** The owner's question to the customer, which stands in the next letter until it is answered. */
+const askAboutOld = (tx: Tx, deps: Deps, who: SignedIn, build: BuildKey, part: q.PartRow): Promise<void> =>
+  logIn(tx, deps, build, {
+    kind: 'asked',
+    text: `what shall become of the old ${part.content.what}: back to you, kept, or scrapped?`,
+    facts: { subject: `the old ${part.content.what}`.slice(0, 300) },
+    personId: who.personId,
+    about: { type: 'part', id: part.id },
+  });
 
 /** What it broke is a finding; the hours it cost belong to the claim on whoever sold it, not to a line. */
 async function logConsequences(
@@ -283,6 +301,14 @@ function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string
         text: `credited for ${thing}${vendor === '' ? '' : ` by ${vendor}`}${note}`,
         facts: { ...facts, ...from, moneyMinor: -dto.creditMinor! },
       };
+    case 'old one settled': {
+      const bag = dto.bag ? `, bag ${dto.bag}` : '';
+      return {
+        kind: 'decided',
+        text: `old ${what}: ${dto.fate}${bag}${note}`,
+        facts: { subject: what.slice(0, 300) },
+      };
+    }
     case 'send back':
       return { kind: 'note', text: `${thing} sent back${note}`, facts: { ...facts, ...from } };
     case 'found':
@@ -308,7 +334,12 @@ export const actOnPart = (
     const given = seesPrices(who)
       ? dto
       : { ...dto, priceMinor: undefined, costMinor: undefined, creditMinor: undefined };
-    const now = { state: part.state, core: part.core, creditMinor: part.credit_minor };
+    const now = {
+      state: part.state,
+      core: part.core,
+      creditMinor: part.credit_minor,
+      oldFate: part.old_fate,
+    };
     const faults = whyNotDone(now, given);
     if (faults.length > 0) throw invalidFields(faults);
     const shop = await shopOf(tx);
@@ -319,6 +350,7 @@ export const actOnPart = (
       personId: who.personId,
       about: { type: 'part', id: partId },
     });
+    if (dto.act === 'fit' && dto.fate === ASKED) await askAboutOld(tx, deps, who, build, part);
     const isFaulty = dto.act === 'failed' || (dto.act === 'arrive' && dto.check !== 'right');
     if (isFaulty) await logConsequences(tx, deps, who, build, part, dto);
     const priceMinor = given.priceMinor ?? part.content.priceMinor;
@@ -330,6 +362,7 @@ export const actOnPart = (
       vendor: dto.vendor?.trim() || part.vendor,
       state: stateAfter(now, dto),
       core: coreAfter(now, dto),
+      oldFate: fateAfter(now, dto),
       creditMinor: part.credit_minor + (given.creditMinor ?? 0),
       due: keepsDue ? (dto.due ?? null) : part.due,
       entry: {

@@ -1,4 +1,11 @@
-import type { Pinned, PlanCarView, PlanPlaceView, WantedPlaceView } from '#contract/plan.ts';
+import type {
+  Pinned,
+  PlanBatchView,
+  PlanCarView,
+  PlanPieceView,
+  PlanPlaceView,
+  WantedPlaceView,
+} from '#contract/plan.ts';
 import type { Tx } from '../../db/pool.ts';
 
 export const places = (tx: Tx): Promise<PlanPlaceView[]> =>
@@ -12,6 +19,31 @@ export const cars = (tx: Tx): Promise<PlanCarView[]> =>
     `select id as "buildId", number, nickname, place_id as "placeId", placed_at as "placedAt", pinned,
        standing -> 'waits' -> 0 ->> 'subject' as "waitsFor" from builds
      where shop_id = :shopId order by number`,
+  );
+
+export const pieces = (tx: Tx): Promise<PlanPieceView[]> =>
+  tx.rows(
+    `select p.id, p.version, p.build_id as "buildId", b.nickname, p.content ->> 'what' as what,
+       p.place_id as "placeId", p.is_large as "isLarge"
+     from pieces p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
+     where p.shop_id = :shopId and p.place_id is not null and p.removed_at is null and p.state in ('off', 'ready')
+     order by b.number, p.made_at, p.id`,
+  );
+
+export const batchesOut = (tx: Tx): Promise<(Omit<PlanBatchView, 'number'> & { number: number })[]> =>
+  tx.rows(
+    `select o.id, o.number, o.vendor, o.treatment, o.promised, json_agg(json_build_object(
+         'buildId', c.build_id, 'nickname', c.nickname, 'pieces', c.pieces) order by c.nickname) as cars
+     from batches o
+     join (
+       select g.batch_id, p.build_id, b.nickname, sum(g.sent - g.back)::int as pieces
+       from batch_pieces g
+       join pieces p on p.shop_id = g.shop_id and p.id = g.piece_id
+       join builds b on b.shop_id = p.shop_id and b.id = p.build_id
+       where g.shop_id = :shopId group by g.batch_id, p.build_id, b.nickname having sum(g.sent - g.back) > 0
+     ) c on c.batch_id = o.id
+     where o.shop_id = :shopId and o.state = 'out' group by o.id, o.number, o.vendor, o.treatment, o.promised
+     order by o.vendor, o.number`,
   );
 
 /** Tasks that nothing else holds up than where their car stands. */

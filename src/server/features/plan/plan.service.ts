@@ -7,12 +7,15 @@ import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { addIn } from '../entries/index.ts';
+import { numberOf } from '../outwork/index.ts';
 import * as q from './plan.queries.ts';
 
 const viewOf = async (tx: Tx, deps: Deps): Promise<PlanView> => ({
   now: deps.clock.now(),
   places: await q.places(tx),
   cars: await q.cars(tx),
+  pieces: await q.pieces(tx),
+  away: (await q.batchesOut(tx)).map(({ number, ...b }) => ({ ...b, number: numberOf(number) })),
   wanted: await q.wanted(tx),
 });
 

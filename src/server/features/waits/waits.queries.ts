@@ -60,16 +60,6 @@ export const openParts = (tx: Tx): Promise<OpenPart[]> =>
      order by made_at, id`,
   );
 
-export interface PlaceRow {
-  id: string;
-  name: string;
-  kind: PlaceKind;
-  closed: boolean;
-}
-
-export const places = (tx: Tx): Promise<PlaceRow[]> =>
-  tx.rows('select id, name, kind, closed from places where shop_id = :shopId order by position, name');
-
 /** Those who work here now, what they do, and when they are away. */
 export const hands = (tx: Tx): Promise<Hand[]> =>
   tx.rows(

@@ -2,7 +2,7 @@
 import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
 import { fromVendor, withArticle } from '#core/log/sentences.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
-import { freeOf } from '#core/plan/floorPlan.ts';
+import { freeOf, type PlaceToStand, type Standing } from '#core/plan/floorPlan.ts';
 import { dayOf } from '#core/time/days.ts';
 import { whoIsAway, type Hand } from '#core/shop/away.ts';
 import { bindingWait, type Hold } from '#core/waits/binding.ts';
@@ -12,6 +12,7 @@ import { waitingFor } from '#core/work/tasks.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
+import { standingNow } from '../entries/index.ts';
 import { workableLines } from '../estimate/index.ts';
 import { awayByTask, awayPieces, type AwayPiece } from '../outwork/index.ts';
 import { shopOf } from '../session/index.ts';
@@ -22,7 +23,9 @@ interface Shop {
   now: string;
   timeZone: string;
   builds: q.BuildRow[];
-  places: q.PlaceRow[];
+  places: PlaceToStand[];
+  /** What takes places up: cars, and pieces as large as one. */
+  standing: Standing[];
   hands: Hand[];
 }
 
@@ -87,13 +90,7 @@ function awayHold({ state, words, vendor, since, back }: AwayPiece): Hold {
 
 /** A task that waits for its place: what is free, or who must make room. */
 function placeHold(shop: Shop, b: q.BuildRow, task: TaskToDo): Hold {
-  const cars = shop.builds.map((c) => ({
-    buildId: c.id,
-    nickname: c.nickname,
-    placeId: c.placeId,
-    pinned: c.pinned,
-  }));
-  const { free, heldBy } = freeOf(task.place!, shop.places, cars);
+  const { free, heldBy } = freeOf(task.place!, shop.places, shop.standing);
   const act = free
     ? `move it to ${free.name}, which is free`
     : heldBy.length > 0
@@ -224,7 +221,7 @@ export const readWaits = (deps: Deps, who: SignedIn): Promise<WaitsView> =>
       now: deps.clock.now(),
       timeZone,
       builds: await q.buildRows(tx),
-      places: await q.places(tx),
+      ...(await standingNow(tx)),
       hands: await q.hands(tx),
     };
     const owed = await q.owed(tx);

@@ -1,5 +1,12 @@
 /** Playbooks: those that came, the shop's own and its changes; and using one on a line. */
-import type { PlaybookPutDto, PlaybooksView, PlaybookUseDto, WorkView } from '#contract/work.ts';
+import type {
+  PastPlaybookView,
+  PlaybookPutDto,
+  PlaybooksView,
+  PlaybookUseDto,
+  PlaybookView,
+  WorkView,
+} from '#contract/work.ts';
 import { MOST_TASKS } from '#contract/work.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { readPlaybook, stepsWanted, type Playbook, type Step } from '#core/work/playbook.ts';
@@ -28,6 +35,30 @@ async function playbooksNow(tx: Tx): Promise<PlaybooksView['playbooks']> {
 export const readPlaybooks = (deps: Deps, who: SignedIn): Promise<PlaybooksView> =>
   inShop(deps.db, who.shopId, async (tx) => ({ playbooks: await playbooksNow(tx) }));
 
+/** One playbook, and what it said before. */
+export const readOnePlaybook = (deps: Deps, who: SignedIn, id: string): Promise<PlaybookView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const playbook = (await playbooksNow(tx)).find((p) => p.id === id);
+    if (!playbook) throw notFound('playbook');
+    return { playbook, past: await q.pastOfPlaybook(tx, id) };
+  });
+
+/** Older words of one playbook that are kept. */
+const MOST_PAST = 30;
+
+/** What it said until now joins what it said before. */
+async function pastWith(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  known: PlaybooksView['playbooks'][number] | undefined,
+): Promise<PastPlaybookView[]> {
+  if (!known) return [];
+  const { version, ...content } = known;
+  const before = await q.pastOfPlaybook(tx, known.id);
+  return [{ version, until: deps.clock.now(), by: who.name, content }, ...before].slice(0, MOST_PAST);
+}
+
 /** Brings a playbook in, or changes one; every fault of it is named by its path. */
 export const putPlaybook = (
   deps: Deps,
@@ -54,8 +85,11 @@ export const putPlaybook = (
       return { playbooks: before };
     if (!known && before.length >= MOST_PLAYBOOKS)
       throw new Refusal('too-many', `At most ${MOST_PLAYBOOKS} playbooks.`);
+    const past = await pastWith(tx, deps, who, known);
     const kept =
-      version === 0 ? await q.insertPlaybook(tx, playbook) : await q.savePlaybook(tx, playbook, version);
+      version === 0
+        ? await q.insertPlaybook(tx, playbook, past)
+        : await q.savePlaybook(tx, playbook, version, past);
     if (kept === 0)
       throw new Refusal('conflict', 'Somebody changed this playbook meanwhile. Yours is kept on the page.', {
         current: { playbooks: before },

@@ -5,7 +5,7 @@
  */
 import { expect, test } from '@jest/globals';
 import { pathOf } from '#contract/access.ts';
-import type { HoursView, PlaybooksView, TaskPutDto, WorkView } from '#contract/work.ts';
+import type { HoursView, PlaybooksView, PlaybookView, TaskPutDto, WorkView } from '#contract/work.ts';
 import { PLAYBOOKS } from '#core/work/playbooks/index.ts';
 import { estimateLine, line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 
@@ -318,6 +318,15 @@ test('playbooks: the owner changes one and brings one in; every fault is named b
     steps: [{ key: 'a' }],
   }).expect(400);
   expect(faulty.body.fields.map((f: { field: string }) => f.field)).toContain('content.steps.0.title');
+  const { playbook, past } = (
+    await it.technician.get(pathOf('playbookRead', { playbook: 'brake-overhaul' })).expect(200)
+  ).body as PlaybookView;
+  expect([playbook.title, ...past.map((p) => [p.version, p.content.title])]).toEqual([
+    'Brakes, another way',
+    [1, 'Brakes, our way'],
+    [0, brakes.title],
+  ]);
+  await it.owner.get(pathOf('playbookRead', { playbook: 'nobodys' })).expect(404);
   await save('ours', { ...brakes, id: 'theirs' }).expect(400);
   await save('ours', { ...brakes, id: 'ours' }).expect(200);
   expect((await books()).map((p) => [p.id, p.version])).toEqual([

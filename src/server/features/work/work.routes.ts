@@ -14,7 +14,7 @@ import {
 } from '#contract/work.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
-import { putPlaybook, readPlaybooks, usePlaybook } from './playbooks.service.ts';
+import { putPlaybook, readOnePlaybook, readPlaybooks, usePlaybook } from './playbooks.service.ts';
 import { finishFollowUp } from './followUps.service.ts';
 import * as hours from './hours.service.ts';
 import * as tasks from './tasks.service.ts';
@@ -68,6 +68,7 @@ export function workRoutes(deps: Deps): Feature {
       run: ({ who, params, body }) => usePlaybook(deps, who, params.buildId!, body),
     }),
     playbooksRead: handler({ run: ({ who }) => readPlaybooks(deps, who) }),
+    playbookRead: handler({ run: ({ who, params }) => readOnePlaybook(deps, who, params.playbook!) }),
     playbookPut: handler({
       body: PlaybookPutDto,
       run: ({ who, params, body }) => putPlaybook(deps, who, params.playbook!, body),
