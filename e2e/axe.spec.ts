@@ -144,6 +144,9 @@ test('every page', async ({ page }) => {
   await page.goto('/hours');
   await expect(page.getByRole('heading', { name: 'For the shop, on no car' })).toBeVisible();
   await check();
+  await page.goto('/costs');
+  await expect(page.getByRole('row', { name: /^Together/ })).toBeVisible();
+  await check();
   await page.goto('/invoices');
   await page.getByRole('button', { name: 'Its invoice is here: Halcyon Platers' }).click();
   await page.getByRole('button', { name: 'Something else' }).click();

@@ -129,6 +129,24 @@ test('the owner’s rates hold from a day; the office sees who is away, and no r
   await expect(page.locator('body')).not.toContainText('£');
 });
 
+test('all cars at once: what is over comes first, and the sums are those of each car', async ({ page }) => {
+  await signIn(page);
+  await page.getByRole('link', { name: 'Costs', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Costs of all cars' })).toBeVisible();
+  const first = page.getByRole('row').nth(1);
+  await expect(first).toContainText('over:');
+  const comesTo = await page
+    .getByRole('row', { name: /^ice-cream van/ })
+    .getByRole('cell')
+    .nth(4)
+    .textContent();
+  await page.getByRole('link', { name: 'ice-cream van', exact: true }).click();
+  await expect(figure(page, 'In all', 'Comes to')).toHaveText(comesTo!);
+  await page.goto('/costs');
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expectNoSideScroll(page);
+});
+
 test('a technician types hours for the shop, and sees their own week', async ({ page }) => {
   await signIn(page, 'technician');
   await page.getByRole('link', { name: 'Hours', exact: true }).click();

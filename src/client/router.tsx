@@ -86,6 +86,7 @@ export const makeRouter = (client: QueryClient) =>
                 { path: '/find', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/find/:code', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/plan', lazy: page(() => import('./features/plan/PlanPage.tsx')) },
+                { path: '/costs', lazy: page(() => import('./features/costs/CostsDeskPage.tsx')) },
                 { path: '/invoices', lazy: page(() => import('./features/costs/InvoicesPage.tsx')) },
                 { path: '/hours', lazy: page(() => import('./features/work/HoursPage.tsx')) },
                 { path: '/shop/people', lazy: page(() => import('./features/shop/PeoplePage.tsx')) },

@@ -105,6 +105,7 @@ export const ROUTES = {
   batchPdf: { method: 'get', path: '/api/batches/:batchId/pdf', allow: EVERYBODY },
   labelsPdf: { method: 'get', path: '/api/labels/pdf', allow: EVERYBODY },
   codeFind: { method: 'get', path: '/api/codes/:code', allow: EVERYBODY },
+  costsDesk: { method: 'get', path: '/api/costs', allow: DESK },
   costsRead: { method: 'get', path: '/api/builds/:buildId/costs', allow: DESK },
   instalmentPut: { method: 'put', path: '/api/builds/:buildId/instalments/:instalmentId', allow: DESK },
   instalmentPaid: {

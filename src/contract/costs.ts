@@ -82,6 +82,20 @@ export interface CostsView {
   instalments: InstalmentView[];
 }
 
+/** What every build comes to, for those that have anything agreed, begun or borne. */
+export interface CostsDeskView {
+  builds: {
+    buildId: string;
+    nickname: string;
+    build: BuildCosts;
+    /** Lines past what was agreed by more than the shop’s threshold. */
+    over: { id: string; title: string }[];
+    receivedMinor: number;
+    /** Asked for and not in yet. */
+    owedMinor: number;
+  }[];
+}
+
 const MOST_ITEMS = 200;
 
 /** A row of an invoice: a part or a batch that was ordered, or something else. */

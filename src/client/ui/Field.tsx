@@ -173,3 +173,18 @@ export function TickField({
     </Box>
   );
 }
+
+/** Several ticks that answer one question, its words above them. */
+export const Ticks = styled.fieldset`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
+  gap: 0 ${space.m};
+  margin: 0;
+  padding: 0;
+  border: 0;
+  legend {
+    padding: 0;
+    font-weight: 600;
+    font-size: ${size.small};
+  }
+`;

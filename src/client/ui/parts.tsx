@@ -16,6 +16,12 @@ export const Title = styled.h1`
   font-weight: 750;
   letter-spacing: -0.01em;
 `;
+/** A car’s page begins with its name, which is written small in the middle of a sentence. */
+export const CarTitle = styled(Title)`
+  &::first-letter {
+    text-transform: uppercase;
+  }
+`;
 export const Head = styled.h2`
   font-size: ${size.line};
   font-weight: 700;
@@ -80,6 +86,26 @@ export const Figures = styled.dl`
   align-items: baseline;
   dd {
     text-align: right;
+  }
+`;
+/** Sums in columns: words on the left, figures on the right. */
+export const SumTable = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  font-size: ${size.small};
+  th {
+    text-align: left;
+    font-weight: 600;
+    padding: 6px 0;
+  }
+  td,
+  th:not(:first-child) {
+    text-align: right;
+    padding-left: ${space.s};
+    white-space: nowrap;
+  }
+  tr + tr {
+    border-top: 1px solid ${color.zincLine};
   }
 `;
 /** What opens more of the same. */

@@ -22,6 +22,11 @@ const part: fc.Arbitrary<PartRowOut> = fc.record(
     vendor: cell,
     priceMinor: fc.integer({ min: 0, max: 99_999 }),
     depositMinor: fc.integer({ min: 0, max: 99_999 }),
+    costMinor: fc.integer({ min: 0, max: 99_999 }),
+    serialFrom: fc.nat(4999).map((n) => `E ${n}`),
+    serialTo: fc.nat(4999).map((n) => `E ${n + 5000}`),
+    instead: cell,
+    insteadTriedBy: cell.filter((s) => s !== ''),
   },
   {
     requiredKeys: [
@@ -35,6 +40,7 @@ const part: fc.Arbitrary<PartRowOut> = fc.record(
       'source',
       'sourceNote',
       'vendor',
+      'instead',
     ],
   },
 );
@@ -64,6 +70,7 @@ test('headers of other lists; what is not there is left as usual', () => {
       source: 'supplier',
       sourceNote: '',
       vendor: 'Cobb',
+      instead: '',
     },
   ]);
 });
@@ -76,8 +83,18 @@ test.each([
   [['pin', '', '', '1790'], 'fits from', 'from 1880 to 2100'],
   [['pin', '', '', '1960', '1950'], 'fits to', 'the last year is before the first'],
   [['pin', '', '', '', '', 'the moon'], 'source', 'is none of supplier'],
+  [['pin', '', '', '', '', '', 'E 90', 'E 10'], 'number to', 'the last number is before the first'],
 ])('%j: at “%s” %s', (row, column, reason) => {
-  const columns = ['what', 'quantity', 'price', 'fits from', 'fits to', 'source'] as const;
+  const columns = [
+    'what',
+    'quantity',
+    'price',
+    'fits from',
+    'fits to',
+    'source',
+    'number from',
+    'number to',
+  ] as const;
   expect(readParts([row], columns, 'GBP').faults).toEqual([
     { row: 2, column, reason: expect.stringContaining(reason) },
   ]);

@@ -9,6 +9,7 @@ import {
   type Faulty,
 } from '../exchange/table.ts';
 import { minorDigits, toMinor } from '../money/money.ts';
+import { whyNotSerialRange } from './fits.ts';
 import { SOURCES, type Source } from './parts.ts';
 
 /** What may be brought in. */
@@ -20,10 +21,15 @@ export const PART_COLUMNS = [
   'catalogue',
   'fits from',
   'fits to',
+  'number from',
+  'number to',
   'source',
   'supplier',
   'price',
+  'costs',
   'deposit',
+  'instead',
+  'tried by',
   'note',
 ] as const;
 export type PartColumn = (typeof PART_COLUMNS)[number];
@@ -36,9 +42,13 @@ const OTHER_WORDS: Partial<Record<PartColumn, readonly string[]>> = {
   catalogue: ['catalog', 'list'],
   'fits from': ['year from', 'from year'],
   'fits to': ['year to', 'to year'],
+  'number from': ['serial from', 'from number', 'from serial'],
+  'number to': ['serial to', 'to number', 'to serial'],
+  costs: ['cost', 'purchase price', 'net cost'],
+  instead: ['serves instead', 'alternative'],
   source: ['where from', 'from'],
   supplier: ['vendor', 'seller'],
-  price: ['cost', 'amount', 'total'],
+  price: ['amount', 'total'],
   deposit: ['core', 'surcharge', 'core charge'],
   note: ['notes', 'remark', 'remarks', 'comment'],
 };
@@ -51,11 +61,16 @@ export interface TablePart {
   catalogue: string;
   fitsFrom?: number;
   fitsTo?: number;
+  serialFrom?: string;
+  serialTo?: string;
   source: Source;
   sourceNote: string;
   vendor: string;
   priceMinor?: number;
+  costMinor?: number;
   depositMinor?: number;
+  instead: string;
+  insteadTriedBy?: string;
 }
 
 /** What goes out with each part beside what may come in. */
@@ -84,10 +99,15 @@ export function tableOfParts(parts: readonly PartRowOut[], currency: string): st
     p.catalogue,
     String(p.fitsFrom ?? ''),
     String(p.fitsTo ?? ''),
+    p.serialFrom ?? '',
+    p.serialTo ?? '',
     p.source,
     p.vendor,
     money(p.priceMinor),
+    money(p.costMinor),
     money(p.depositMinor),
+    p.instead,
+    p.insteadTriedBy ?? '',
     p.sourceNote,
   ]);
   return [['car', 'state', 'due', ...PART_COLUMNS], ...rows];
@@ -100,6 +120,10 @@ const LONGEST: Partial<Record<PartColumn, number>> = {
   number: 80,
   'superseded by': 80,
   catalogue: 120,
+  'number from': 60,
+  'number to': 60,
+  instead: 300,
+  'tried by': 200,
   supplier: 120,
   note: 200,
 };
@@ -131,7 +155,10 @@ function partIn(cells: Cells<PartColumn>, currency: string, fault: Faulty<PartCo
   ];
   if (fitsFrom !== undefined && fitsTo !== undefined && fitsFrom > fitsTo)
     fault('fits to', 'the last year is before the first');
-  const [priceMinor, depositMinor] = [money('price'), money('deposit')];
+  const { 'number from': serialFrom, 'number to': serialTo, 'tried by': insteadTriedBy } = cells;
+  const serials = whyNotSerialRange({ serialFrom: serialFrom || undefined, serialTo: serialTo || undefined });
+  if (serials !== null) fault('number to', serials);
+  const [priceMinor, costMinor, depositMinor] = [money('price'), money('costs'), money('deposit')];
   return {
     what: cells.what ?? '',
     quantity: whole('quantity', 1, MOST.quantity) ?? 1,
@@ -140,10 +167,15 @@ function partIn(cells: Cells<PartColumn>, currency: string, fault: Faulty<PartCo
     source: source ?? 'supplier',
     sourceNote: cells.note ?? '',
     vendor: cells.supplier ?? '',
+    instead: cells.instead ?? '',
+    ...(insteadTriedBy ? { insteadTriedBy } : {}),
+    ...(serialFrom ? { serialFrom } : {}),
+    ...(serialTo ? { serialTo } : {}),
     ...(cells['superseded by'] ? { supersededBy: cells['superseded by'] } : {}),
     ...(fitsFrom === undefined ? {} : { fitsFrom }),
     ...(fitsTo === undefined ? {} : { fitsTo }),
     ...(priceMinor === undefined ? {} : { priceMinor }),
+    ...(costMinor === undefined ? {} : { costMinor }),
     ...(depositMinor === undefined ? {} : { depositMinor }),
   };
 }

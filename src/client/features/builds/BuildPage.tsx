@@ -12,7 +12,7 @@ import { useKey } from '../../shared/keys.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { CarTitle, Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { phone, space } from '../../ui/tokens.ts';
 import { useDraftLetter } from '../letters/index.ts';
 import { useThisCar } from '../entries/index.ts';
@@ -37,11 +37,6 @@ const Columns = styled.div`
 `;
 const Area = styled.div<{ $at: string }>`
   grid-area: ${({ $at }) => $at};
-`;
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
 `;
 
 export default function BuildPage() {
@@ -77,7 +72,7 @@ function BuildHead({ build }: { build: BuildView }) {
   return (
     <Stack $gap="s">
       <Row>
-        <Name>{build.nickname}</Name>
+        <CarTitle>{build.nickname}</CarTitle>
         <Mono>{build.number}</Mono>
         {BESIDE.filter((b) => seesPrices || !('isDesk' in b)).map((b) => (
           <BesideLink key={b.to} build={build} at={b} />

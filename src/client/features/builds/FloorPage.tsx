@@ -93,6 +93,7 @@ export default function FloorPage() {
           <Link to="/parts">Parts of all cars</Link>
           <Link to="/outwork">Outwork</Link>
           <Link to="/hours">Hours</Link>
+          {seesPrices && <Link to="/costs">Costs</Link>}
           {seesPrices && <NewLink to="/builds/new">New build</NewLink>}
         </Row>
         {cars.length === 0 && (

@@ -1,33 +1,12 @@
 /** What its logbook adds up to: hours, and what was bought. What that comes to on its lines stands on the costs. */
 import { Link } from 'react-router';
-import { styled } from 'styled-components';
 import type { BuildView } from '#contract/builds.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { useManner } from '../../shared/shop.ts';
-import { Figures, Head, Mono, Panel, Row, Summary } from '../../ui/parts.tsx';
-import { color, size, space } from '../../ui/tokens.ts';
+import { Figures, Head, Mono, Panel, Row, Summary, SumTable } from '../../ui/parts.tsx';
 
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  font-size: ${size.small};
-  th {
-    text-align: left;
-    font-weight: 600;
-    padding: 6px 0;
-  }
-  td,
-  th:not(:first-child) {
-    text-align: right;
-    padding-left: ${space.s};
-    white-space: nowrap;
-  }
-  tr + tr {
-    border-top: 1px solid ${color.zincLine};
-  }
-`;
 export function Sums({ build }: { build: BuildView }) {
   const { currency, locale } = useManner();
   const money = (minor: number | undefined): string => formatMoney(minor ?? 0, currency, locale);
@@ -55,7 +34,7 @@ export function Sums({ build }: { build: BuildView }) {
       {rows.length > 0 && (
         <details>
           <Summary>By kind of entry</Summary>
-          <Table>
+          <SumTable>
             <thead>
               <tr>
                 <th scope="col">Kind</th>
@@ -78,7 +57,7 @@ export function Sums({ build }: { build: BuildView }) {
                 </tr>
               ))}
             </tbody>
-          </Table>
+          </SumTable>
           <p>Found, asked and decided are what work may cost; they are not counted as spent.</p>
         </details>
       )}

@@ -12,6 +12,7 @@ import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import {
   Aside,
+  CarTitle,
   Figures,
   Head,
   Mono,
@@ -22,67 +23,14 @@ import {
   Quiet,
   Row,
   Stack,
-  Title,
 } from '../../ui/parts.tsx';
-import { color, phone, size, space } from '../../ui/tokens.ts';
+import { color, space } from '../../ui/tokens.ts';
 import { useThisCar } from '../entries/index.ts';
 import { costsQuery } from './costs.queries.ts';
 import { InstalmentDialog, ReceivedDialog } from './InstalmentDialogs.tsx';
 import { OverTime } from './OverTime.tsx';
+import { MoneyTable } from './MoneyTable.tsx';
 import { UNCHARGED_WORDS } from './words.ts';
-
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
-const Table = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  font-size: ${size.small};
-  th {
-    text-align: left;
-    font-weight: 600;
-    padding: 6px 0;
-    overflow-wrap: anywhere;
-  }
-  td,
-  thead th:not(:first-child) {
-    text-align: right;
-    padding-left: ${space.m};
-    white-space: nowrap;
-  }
-  tr + tr,
-  tbody tr {
-    border-top: 1px solid ${color.zincLine};
-  }
-  tfoot tr {
-    border-top: 2px solid ${color.ink};
-  }
-  ${phone} {
-    thead {
-      display: none;
-    }
-    tr {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      padding: ${space.s} 0;
-    }
-    tbody th,
-    tfoot th {
-      grid-column: 1 / -1;
-    }
-    td {
-      text-align: left;
-      padding: 0;
-      white-space: normal;
-      &::before {
-        content: attr(data-of) ' ';
-        color: ${color.zinc};
-      }
-    }
-  }
-`;
 
 const Asked = styled.li`
   display: grid;
@@ -103,10 +51,11 @@ export default function CostsPage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{costs.nickname}: costs</Name>
+          <CarTitle>{costs.nickname}: costs</CarTitle>
           <Link to={`/builds/${buildId}`}>To its logbook</Link>
           <Link to={`/builds/${buildId}/estimate`}>Estimate</Link>
           <Link to={`/builds/${buildId}/work`}>Work</Link>
+          <Link to="/costs">All cars</Link>
           <Link to="/invoices">Invoices</Link>
         </Row>
         <Aside>
@@ -248,7 +197,7 @@ function ByLine({ costs }: { costs: CostsView }) {
   return (
     <Panel aria-label="By line">
       <Head>By line</Head>
-      <Table>
+      <MoneyTable>
         <thead>
           <tr>
             <th scope="col">Line</th>
@@ -290,7 +239,7 @@ function ByLine({ costs }: { costs: CostsView }) {
             ])}
           </tr>
         </tfoot>
-      </Table>
+      </MoneyTable>
     </Panel>
   );
 }

@@ -7,7 +7,7 @@ import { formatMoney } from '#core/money/money.ts';
 import { formatDay } from '#core/time/days.ts';
 import { useManner } from '../../shared/shop.ts';
 import { useWidth } from '../../shared/width.ts';
-import { Mono, Quiet, Summary } from '../../ui/parts.tsx';
+import { Mono, Quiet, Summary, SumTable } from '../../ui/parts.tsx';
 import { color, font, size, space } from '../../ui/tokens.ts';
 
 const Picture = styled.figure`
@@ -34,20 +34,6 @@ const Legend = styled.figcaption`
   svg {
     flex: none;
     width: 26px;
-  }
-`;
-const Figures = styled.table`
-  width: 100%;
-  border-collapse: collapse;
-  font-size: ${size.small};
-  th {
-    text-align: left;
-    font-weight: 600;
-  }
-  td,
-  th:not(:first-child) {
-    text-align: right;
-    padding-left: ${space.s};
   }
 `;
 
@@ -191,7 +177,7 @@ function AsFigures({ costs }: { costs: CostsView }) {
   return (
     <details>
       <Summary>As figures</Summary>
-      <Figures>
+      <SumTable>
         <thead>
           <tr>
             <th scope="col">Day</th>
@@ -216,7 +202,7 @@ function AsFigures({ costs }: { costs: CostsView }) {
             </tr>
           ))}
         </tbody>
-      </Figures>
+      </SumTable>
       {costs.expected.map((e) => (
         <p key={e.day}>
           <Quiet>{formatDay(e.day, locale, today)}</Quiet>: expected {money(e.expectedMinor)}, three times in

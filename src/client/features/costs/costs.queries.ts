@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { RouteName } from '#contract/access.ts';
 import type {
+  CostsDeskView,
   CostsView,
   InstalmentDropDto,
   InstalmentPaidDto,
@@ -16,6 +17,11 @@ export const costsQuery = (buildId: string) =>
     queryKey: ['costs', buildId],
     queryFn: ({ signal }) => call<CostsView>('costsRead', { params: { buildId }, signal }),
   });
+
+export const costsDeskQuery = queryOptions({
+  queryKey: ['costs-desk'],
+  queryFn: ({ signal }) => call<CostsDeskView>('costsDesk', { signal }),
+});
 
 export const invoicesQuery = queryOptions({
   queryKey: ['invoices'],

@@ -45,6 +45,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['symptoms', buildId],
         ['work', buildId],
         ['costs', buildId],
+        ['costs-desk'],
         ['snags', buildId],
         ['invoices'],
         ['hours'],

@@ -13,7 +13,7 @@ import { useKey } from '../../shared/keys.ts';
 import { useManner } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Aside, Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { Aside, CarTitle, Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
@@ -51,11 +51,6 @@ const Line = styled.li`
 const Price = styled.div`
   text-align: right;
 `;
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 
 interface Editing {
   line: EstimateLineView | null;
@@ -88,7 +83,7 @@ export default function EstimatePage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{build.nickname}: estimate</Name>
+          <CarTitle>{build.nickname}: estimate</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
           <Link to="/shop/terms">Rates and tax</Link>
           <a href={pathOf('estimatePdf', { buildId })} download>

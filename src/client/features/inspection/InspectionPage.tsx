@@ -9,7 +9,7 @@ import { BODIES, type Body, type Zone } from '#core/inspection/zones.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TickField, Options } from '../../ui/Field.tsx';
-import { Head, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { CarTitle, Head, Notice, Now, Page, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { space, touch } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
@@ -17,11 +17,6 @@ import { CheckpointRow } from './CheckpointRow.tsx';
 import { ProposalsPanel } from '../houseRules/index.ts';
 import { inspectionQuery, useSetFitted } from './inspection.queries.ts';
 
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 const Fits = styled(Row)`
   align-items: end;
 `;
@@ -77,7 +72,7 @@ export default function InspectionPage() {
     <Page onKeyDown={onKeys}>
       <Stack $gap="l">
         <Row>
-          <Name>Looking over the {build.nickname}</Name>
+          <CarTitle>Looking over the {build.nickname}</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
         </Row>
         {build.complaint && (

@@ -2,13 +2,12 @@
 import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { styled } from 'styled-components';
 import type { PieceView } from '#contract/outwork.ts';
 import { PIECE_STATES, type PieceState } from '#core/outwork/outwork.ts';
 import { useKey } from '../../shared/keys.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Head, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { CarTitle, Head, Page, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { PrintLabels } from '../labels/index.ts';
@@ -19,11 +18,6 @@ import { piecesQuery } from './outwork.queries.ts';
 
 const PieceDialog = lazy(() => import('./PieceDialog.tsx'));
 
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 const HEADS: Record<PieceState, string> = {
   missing: 'Missing',
   off: 'Here, off the car',
@@ -51,7 +45,7 @@ export default function PiecesPage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{build.nickname}: what is off it</Name>
+          <CarTitle>{build.nickname}: what is off it</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
           <Link to="/outwork">Piles and batches of all cars</Link>
           <Button onPress={() => setOpen({ piece: null })}>What came off</Button>

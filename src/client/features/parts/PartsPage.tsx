@@ -2,14 +2,13 @@
 import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { styled } from 'styled-components';
 import { inSentence } from '#core/log/sentences.ts';
 import { PART_STATES, type PartState } from '#core/parts/parts.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useKey } from '../../shared/keys.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Head, Page, Panel, Row, Stack, Title } from '../../ui/parts.tsx';
+import { CarTitle, Head, Page, Panel, Row, Stack } from '../../ui/parts.tsx';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { PrintLabels } from '../labels/index.ts';
@@ -20,12 +19,6 @@ import { partsQuery } from './parts.queries.ts';
 import { STATE_HEADS } from './words.ts';
 
 const PartsTableDialog = lazy(() => import('./PartsTableDialog.tsx'));
-
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 
 /** What lies here in a bag or on a shelf: new parts, and old ones that were taken out. */
 const HAS_LABEL: readonly PartState[] = ['arrived', 'wrong', 'fitted'];
@@ -46,7 +39,7 @@ export default function PartsPage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{build.nickname}: parts</Name>
+          <CarTitle>{build.nickname}: parts</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
           <Link to="/parts">All cars’ parts</Link>
           <Button onPress={add}>New part</Button>

@@ -5,18 +5,13 @@ import { styled } from 'styled-components';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
-import { Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { CarTitle, Page, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { size, space } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { photosQuery } from './photos.queries.ts';
 import { PhotoStrip } from './PhotoStrip.tsx';
 
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 const Wall = styled.ul`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
@@ -42,7 +37,7 @@ export default function PhotosPage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{build.nickname}: photographs</Name>
+          <CarTitle>{build.nickname}: photographs</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
         </Row>
         {data.photos.length === 0 && (

@@ -1,26 +1,10 @@
-import { styled } from 'styled-components';
 import { ROLES } from '#contract/access.ts';
 import { PersonPutDto, type PersonView } from '#contract/shop.ts';
 import { WORKS } from '#core/estimate/lines.ts';
 import { OPTIONAL, useContractForm } from '../../shared/forms.ts';
-import { SelectField, TextField, TickField, Options } from '../../ui/Field.tsx';
-import { size, space } from '../../ui/tokens.ts';
+import { SelectField, TextField, TickField, Ticks, Options } from '../../ui/Field.tsx';
 import { NamedDialog } from './NamedDialog.tsx';
 import { usePut } from './shop.queries.ts';
-
-const Skills = styled.fieldset`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(9rem, 1fr));
-  gap: 0 ${space.m};
-  margin: 0;
-  padding: 0;
-  border: 0;
-  legend {
-    padding: 0;
-    font-weight: 600;
-    font-size: ${size.small};
-  }
-`;
 
 const NEW: PersonPutDto = {
   version: 0,
@@ -71,12 +55,12 @@ export function PersonDialog({ row, onClose }: { row: PersonView | undefined; on
         fault={errors.password?.message}
         {...form.register('password', OPTIONAL)}
       />
-      <Skills>
+      <Ticks>
         <legend>Work that they do</legend>
         {WORKS.map((w) => (
           <TickField key={w} label={w} value={w} {...form.register('skills')} />
         ))}
-      </Skills>
+      </Ticks>
       {row && (
         <TickField
           label="Has left: signs in no more; what they wrote stays"

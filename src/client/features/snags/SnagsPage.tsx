@@ -16,6 +16,7 @@ import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault } from '../../ui/Form.tsx';
 import {
   Aside,
+  CarTitle,
   Head,
   ListLine,
   Now,
@@ -25,7 +26,6 @@ import {
   Row,
   Stack,
   Summary,
-  Title,
 } from '../../ui/parts.tsx';
 import { color, space, touch } from '../../ui/tokens.ts';
 import { useThisCar } from '../entries/index.ts';
@@ -33,11 +33,6 @@ import { EndDialog } from './EndDialog.tsx';
 import { TrialDialog } from './TrialDialog.tsx';
 import { snagsQuery, useSnagChange } from './snags.queries.ts';
 
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 const Stations = styled.fieldset`
   display: flex;
   flex-wrap: wrap;
@@ -88,7 +83,7 @@ export default function SnagsPage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{data.nickname}: to put right</Name>
+          <CarTitle>{data.nickname}: to put right</CarTitle>
           <Link to={`/builds/${buildId}`}>To its logbook</Link>
           <Link to={`/builds/${buildId}/work`}>Work</Link>
           <Quiet>

@@ -9,18 +9,13 @@ import { wordsOf } from '../../shared/api.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
-import { Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { CarTitle, Notice, Page, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { size, space } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { Chain } from './Chain.tsx';
 import { symptomsQuery, usePutSymptom } from './symptoms.queries.ts';
 
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 const Words = styled.h2`
   font-size: ${size.line};
   font-weight: 700;
@@ -45,7 +40,7 @@ export default function SymptomsPage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{build.nickname}: what causes it</Name>
+          <CarTitle>{build.nickname}: what causes it</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
         </Row>
         {data.complaint && (

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import { whyPartsForUnit } from '#core/vehicle/registers.ts';
 import { useTitle } from '../../shared/title.ts';
-import { Mono, Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { CarTitle, Mono, Now, Page, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { phone, space } from '../../ui/tokens.ts';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
@@ -12,11 +12,6 @@ import { IdentityForm } from './IdentityForm.tsx';
 import { RegisterPanel } from './RegisterPanel.tsx';
 import { vehicleQuery } from './vehicle.queries.ts';
 
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 const Halves = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
@@ -41,7 +36,7 @@ export default function VehiclePage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{build.nickname}: the car itself</Name>
+          <CarTitle>{build.nickname}: the car itself</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
         </Row>
         <Halves>

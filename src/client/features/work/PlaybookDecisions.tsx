@@ -4,8 +4,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Pair } from '../../ui/Form.tsx';
 import { Head, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
-import { keyFor } from './playbookForm.ts';
-import type { PlaybookForm } from './PlaybookPage.tsx';
+import { keyFor, type PlaybookForm } from './playbookForm.ts';
 
 export function DecisionsPart({ form }: { form: PlaybookForm }) {
   const { fields, append, remove } = useFieldArray({

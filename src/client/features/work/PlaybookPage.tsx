@@ -1,7 +1,7 @@
 /** One playbook as a form: its decisions, its steps with their order and reasons, what is due after; and what it said before. */
 import { useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { useFieldArray, useForm, type UseFormReturn } from 'react-hook-form';
+import { useFieldArray, useForm } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { PastPlaybookView, PlaybookView } from '#contract/work.ts';
 import { formatDay, dayOf } from '#core/time/days.ts';
@@ -14,11 +14,9 @@ import { Options, SelectField, TextAreaField, TextField } from '../../ui/Field.t
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Head, ListLine, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { DecisionsPart } from './PlaybookDecisions.tsx';
-import { contentOf, fieldOf, fieldsOf, type PlaybookFields } from './playbookForm.ts';
+import { contentOf, fieldOf, fieldsOf, type PlaybookFields, type PlaybookForm } from './playbookForm.ts';
 import { StepsPart } from './PlaybookSteps.tsx';
 import { playbookQuery, usePutPlaybook } from './work.queries.ts';
-
-export type PlaybookForm = UseFormReturn<PlaybookFields>;
 
 export default function PlaybookPage() {
   const { playbook: id = '' } = useParams();

@@ -5,12 +5,11 @@ import { styled } from 'styled-components';
 import { WORKS } from '#core/estimate/lines.ts';
 import { PLACE_KINDS } from '#core/shop/places.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Options, SelectField, TextField, TickField } from '../../ui/Field.tsx';
+import { Options, SelectField, TextField, TickField, Ticks } from '../../ui/Field.tsx';
 import { Pair } from '../../ui/Form.tsx';
 import { Head, Now, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
-import { color, size, space } from '../../ui/tokens.ts';
-import { CAUTION_KEYS, EMPTY_STEP, keyFor, type StepFields } from './playbookForm.ts';
-import type { PlaybookForm } from './PlaybookPage.tsx';
+import { color, space } from '../../ui/tokens.ts';
+import { CAUTION_KEYS, EMPTY_STEP, keyFor, type PlaybookForm, type StepFields } from './playbookForm.ts';
 
 const Steps = styled.ol`
   > li {
@@ -21,19 +20,6 @@ const Steps = styled.ol`
 const Inside = styled(Stack)`
   padding: ${space.s} 0 ${space.m} ${space.m};
   border-left: 3px solid ${color.zincLine};
-`;
-const Ticks = styled.fieldset`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(10rem, 1fr));
-  gap: 0 ${space.m};
-  margin: 0;
-  padding: 0;
-  border: 0;
-  legend {
-    padding: 0;
-    font-weight: 600;
-    font-size: ${size.small};
-  }
 `;
 
 /** `wrong`: something in a step was refused, so that folded steps say which. */

@@ -2,7 +2,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { styled } from 'styled-components';
 import type { SpellView, TaskView, WorkView } from '#contract/work.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { addUp, progressInWords } from '#core/work/progress.ts';
@@ -11,7 +10,7 @@ import { useKey } from '../../shared/keys.ts';
 import { useNow } from '../../shared/now.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Aside, Head, Page, Panel, Quiet, Row, Stack, Summary, Title } from '../../ui/parts.tsx';
+import { Aside, CarTitle, Head, Page, Panel, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { Countdowns } from './Countdowns.tsx';
@@ -24,12 +23,6 @@ const HoursDialog = lazy(() => import('./HoursDialog.tsx'));
 const PlaybookDialog = lazy(() => import('./PlaybookDialog.tsx'));
 const StopDialog = lazy(() => import('./StopDialog.tsx'));
 const TaskDialog = lazy(() => import('./TaskDialog.tsx'));
-
-const Name = styled(Title)`
-  &::first-letter {
-    text-transform: uppercase;
-  }
-`;
 
 /** A task as the rules of core see it. */
 const ruled = (t: TaskView): Task => ({
@@ -62,7 +55,7 @@ export default function WorkPage() {
     <Page>
       <Stack $gap="l">
         <Row>
-          <Name>{build.nickname}: work</Name>
+          <CarTitle>{build.nickname}: work</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
           <Link to="/shop/playbooks">Playbooks</Link>
           {counted.length > 0 && <Quiet>{progressInWords(addUp(counted), formatMinutes)}</Quiet>}

@@ -1,4 +1,5 @@
 /** A playbook as the fields of a form, and back; what is left empty is absent. */
+import type { UseFormReturn } from 'react-hook-form';
 import { CAUTIONS, type Caution } from '#core/work/cautions.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Playbook, PlaybookFault, Step } from '#core/work/playbook.ts';
@@ -48,6 +49,8 @@ export interface PlaybookFields {
   steps: StepFields[];
   followUps: FollowUpFields[];
 }
+
+export type PlaybookForm = UseFormReturn<PlaybookFields>;
 
 const text = (n: number | undefined): string => (n === undefined ? '' : String(n));
 const hours = (minutes: number | undefined): string => (minutes === undefined ? '' : hoursAsTyped(minutes));

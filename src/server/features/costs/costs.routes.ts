@@ -1,12 +1,13 @@
 import { InstalmentDropDto, InstalmentPaidDto, InstalmentPutDto, InvoicePutDto } from '#contract/costs.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
-import { readCosts } from './costs.service.ts';
+import { readCosts, readCostsDesk } from './costs.service.ts';
 import { dropInstalment, payInstalment, putInstalment } from './instalments.service.ts';
 import { putInvoice, readInvoices } from './invoices.service.ts';
 
 export function costsRoutes(deps: Deps): Feature {
   return {
+    costsDesk: handler({ run: ({ who }) => readCostsDesk(deps, who) }),
     costsRead: handler({ run: ({ who, params }) => readCosts(deps, who, params.buildId!) }),
     instalmentPut: handler({
       body: InstalmentPutDto,

@@ -1,5 +1,5 @@
 /** The money of one build: by line, in all, over time, and what came in for it. */
-import type { CostLineView, CostsView } from '#contract/costs.ts';
+import type { CostLineView, CostsDeskView, CostsView } from '#contract/costs.ts';
 import { standingOf } from '#core/approval/answers.ts';
 import { buildCosts, lineCosts, UNCHARGED, type LineInput } from '#core/costs/costs.ts';
 import { costsOverTime, rangeOf, spreadToGo, type AgreedOn, type ExpectedOn } from '#core/costs/overTime.ts';
@@ -13,6 +13,7 @@ import { estimateNow, lineViews, ratesOf, type EstimateNow } from '../estimate/i
 import { shopOf } from '../session/index.ts';
 import { effortByLine, type LineEffort } from '../work/index.ts';
 import { instalmentsOf } from './instalments.queries.ts';
+import { buildIds } from './postings.queries.ts';
 import { postingsOf } from './postings.ts';
 
 /** What was agreed after each answer, and what was expected with each revision. */
@@ -115,3 +116,26 @@ export async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<Cost
 
 export const readCosts = (deps: Deps, who: SignedIn, buildId: string): Promise<CostsView> =>
   inShop(deps.db, who.shopId, (tx) => costsOf(tx, deps, buildId));
+
+/** One build of the desk, or none where nothing is agreed, begun or borne. */
+function deskRow({ buildId, nickname, lines, build, instalments }: CostsView): CostsDeskView['builds'] {
+  if (lines.length === 0 && build.costMinor === 0 && instalments.length === 0) return [];
+  return [
+    {
+      buildId,
+      nickname,
+      build,
+      over: lines.filter((l) => l.costs.isOver).map(({ id, title }) => ({ id, title })),
+      receivedMinor: instalments.reduce((s, i) => s + i.receivedMinor, 0),
+      owedMinor: instalments.reduce((s, i) => s + Math.max(0, i.askedMinor - i.receivedMinor), 0),
+    },
+  ];
+}
+
+/** Every build, in the order of their numbers; each is worked out as on its own page, so that they cannot disagree. */
+export const readCostsDesk = (deps: Deps, who: SignedIn): Promise<CostsDeskView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const builds: CostsDeskView['builds'] = [];
+    for (const id of await buildIds(tx)) builds.push(...deskRow(await costsOf(tx, deps, id)));
+    return { builds };
+  });

@@ -139,3 +139,8 @@ export const unchargedOf = ({ lineId, belongs }: Belonging): Uncharged | null =>
   if (lineId !== null) return null;
   return belongs === 'task' || belongs === 'warranty' || belongs === 'shop' ? belongs : 'nowhere';
 };
+
+export const buildIds = async (tx: Tx): Promise<string[]> =>
+  (await tx.rows<{ id: string }>('select id from builds where shop_id = :shopId order by number')).map(
+    (b) => b.id,
+  );

@@ -63,7 +63,7 @@ export const importParts = (
           buildId,
           lineId: null,
           donorId: null,
-          content: { ...content, instead: '' },
+          content,
           vendor,
           now,
         });

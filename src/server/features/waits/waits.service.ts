@@ -154,7 +154,7 @@ async function taskHolds(
         else if (w.onTaskId === null && w.isAway === undefined && waits.length === 1)
           holds.push({
             kind: 'gate',
-            what: w.words,
+            what: `somebody to see and sign “${t.task.gate}”`,
             since: on(shop, b.lastAt),
             until: null,
             act: 'look, and sign it',

@@ -16,6 +16,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { changingWork } from './workNow.ts';
+import * as books from './playbooks.queries.ts';
 import * as q from './work.queries.ts';
 
 /** Of one shop. */
@@ -23,7 +24,7 @@ const MOST_PLAYBOOKS = 200;
 
 /** As they hold: the shop's changes laid over those that came, its own after them. */
 async function playbooksNow(tx: Tx): Promise<PlaybooksView['playbooks']> {
-  const changed = new Map((await q.changedPlaybooks(tx)).map((r) => [r.id, r]));
+  const changed = new Map((await books.changedPlaybooks(tx)).map((r) => [r.id, r]));
   const came = PLAYBOOKS.map((p) => {
     const own = changed.get(p.id);
     changed.delete(p.id);
@@ -40,7 +41,7 @@ export const readOnePlaybook = (deps: Deps, who: SignedIn, id: string): Promise<
   inShop(deps.db, who.shopId, async (tx) => {
     const playbook = (await playbooksNow(tx)).find((p) => p.id === id);
     if (!playbook) throw notFound('playbook');
-    return { playbook, past: await q.pastOfPlaybook(tx, id) };
+    return { playbook, past: await books.pastOfPlaybook(tx, id) };
   });
 
 /** Older words of one playbook that are kept. */
@@ -55,7 +56,7 @@ async function pastWith(
 ): Promise<PastPlaybookView[]> {
   if (!known) return [];
   const { version, ...content } = known;
-  const before = await q.pastOfPlaybook(tx, known.id);
+  const before = await books.pastOfPlaybook(tx, known.id);
   return [{ version, until: deps.clock.now(), by: who.name, content }, ...before].slice(0, MOST_PAST);
 }
 
@@ -88,8 +89,8 @@ export const putPlaybook = (
     const past = await pastWith(tx, deps, who, known);
     const kept =
       version === 0
-        ? await q.insertPlaybook(tx, playbook, past)
-        : await q.savePlaybook(tx, playbook, version, past);
+        ? await books.insertPlaybook(tx, playbook, past)
+        : await books.savePlaybook(tx, playbook, version, past);
     if (kept === 0)
       throw new Refusal('conflict', 'Somebody changed this playbook meanwhile. Yours is kept on the page.', {
         current: { playbooks: before },

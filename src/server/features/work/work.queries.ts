@@ -1,8 +1,8 @@
-import type { FollowUpView, PastPlaybookView, RunningView, SpellView } from '#contract/work.ts';
+import type { FollowUpView, RunningView, SpellView } from '#contract/work.ts';
 import type { Work } from '#core/estimate/lines.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Caution } from '#core/work/cautions.ts';
-import type { FollowUpRule, Playbook } from '#core/work/playbook.ts';
+import type { FollowUpRule } from '#core/work/playbook.ts';
 import type { TaskNeed, TaskState } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
 
@@ -253,46 +253,6 @@ export const followUpById = (
 
 export const finishFollowUp = (tx: Tx, id: string, now: string): Promise<number> =>
   tx.run('update follow_ups set done_at = :now where shop_id = :shopId and id = :id', { id, now });
-
-export interface PlaybookRow {
-  id: string;
-  content: Playbook;
-  version: number;
-}
-
-export const changedPlaybooks = (tx: Tx): Promise<PlaybookRow[]> =>
-  tx.rows('select id, content, version from playbooks where shop_id = :shopId order by id');
-
-export const insertPlaybook = (
-  tx: Tx,
-  content: Playbook,
-  past: readonly PastPlaybookView[],
-): Promise<number> =>
-  tx.run(
-    `insert into playbooks (shop_id, id, content, past) values (:shopId, :id, :content::jsonb, :past::jsonb)
-     on conflict do nothing`,
-    { id: content.id, content: JSON.stringify(content), past: JSON.stringify(past) },
-  );
-
-export const savePlaybook = (
-  tx: Tx,
-  content: Playbook,
-  version: number,
-  past: readonly PastPlaybookView[],
-): Promise<number> =>
-  tx.run(
-    `update playbooks set content = :content::jsonb, past = :past::jsonb, version = version + 1
-     where shop_id = :shopId and id = :id and version = :version`,
-    { id: content.id, content: JSON.stringify(content), version, past: JSON.stringify(past) },
-  );
-
-export const pastOfPlaybook = async (tx: Tx, id: string): Promise<PastPlaybookView[]> =>
-  (
-    await tx.one<{ past: PastPlaybookView[] }>(
-      'select past from playbooks where shop_id = :shopId and id = :id',
-      { id },
-    )
-  )?.past ?? [];
 
 export const isLineOf = async (tx: Tx, buildId: string, id: string): Promise<boolean> =>
   (await tx.one(
