@@ -38,7 +38,7 @@ const Legend = styled.figcaption`
 `;
 
 const HEIGHT = 240;
-const EDGE = { top: 12, right: 8, bottom: 26, left: 64 };
+const EDGE = { top: 12, right: 8, bottom: 26, left: 72 };
 const SWATCH = 'M2 10H24';
 const asDate = (day: string): Date => new Date(`${day}T00:00:00Z`);
 
