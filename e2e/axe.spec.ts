@@ -144,6 +144,12 @@ test('every page', async ({ page }) => {
   await page.goto('/hours');
   await expect(page.getByRole('heading', { name: 'For the shop, on no car' })).toBeVisible();
   await check();
+  await page.goto('/say');
+  await page
+    .getByLabel('What is going on, car after car')
+    .fill('good morning. the hearse did the slats two hours. next we want glass');
+  await expect(page.getByRole('button', { name: 'Log these 2 lines' })).toBeVisible();
+  await check();
   await page.goto('/costs');
   await expect(page.getByRole('row', { name: /^Together/ })).toBeVisible();
   await check();

@@ -224,6 +224,17 @@ function isPriceAt(
   )
     return true;
   if (n.form === 'cents' && (buys || kind === 'arrived') && ends) return true;
+  // Spoken without a comma: "hinge cracked 35 and one hour". The hours behind it are taken already.
+  const spoken = kind === 'found' || kind === 'asked' || kind === 'decided';
+  if (
+    spoken &&
+    n.value >= 5 &&
+    before?.type === 'word' &&
+    !/^(?:of|at|by|to|in|on|from|about|over|under|than|number|no|size|side)$/.test(before.lower) &&
+    t[n.next]?.lower === 'and' &&
+    blocked(n.next + 1)
+  )
+    return true;
   return standsAlone(t, i, n, blocked) && (n.form === 'cents' || !inList(t, i, n));
 }
 

@@ -14,7 +14,7 @@ export function Sums({ build }: { build: BuildView }) {
   return (
     <Panel>
       <Row>
-        <Head>From the logbook</Head>
+        <Head>It adds up to</Head>
         {build.spentMinor !== undefined && <Link to={`/builds/${build.id}/costs`}>What it comes to</Link>}
       </Row>
       <Figures>

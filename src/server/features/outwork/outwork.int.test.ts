@@ -293,7 +293,7 @@ test('a body off its frame takes a bay up: a car is refused there and told why; 
     .post(pathOf('entryAdd', { buildId: other }))
     .send(moved)
     .expect(409);
-  expect(refused.body.detail).toMatch(/the body of the landau stands on “Bay 9”/);
+  expect(refused.body.detail).toMatch(/^The body of the landau stands on “Bay 9”/);
   await stand(body, { version: 2, placeId: undefined }).expect(200);
   await it.owner
     .post(pathOf('entryAdd', { buildId: other }))

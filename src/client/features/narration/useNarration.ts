@@ -1,0 +1,118 @@
+/** A narration's state: the text, what was understood of it piece by piece, what was put right, and logging it all. */
+import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useMutation } from '@tanstack/react-query';
+import { v7 as uuidv7 } from 'uuid';
+import type { BuildView } from '#contract/builds.ts';
+import { parseNarration, type Piece } from '#core/capture/narration/narration.ts';
+import { NOTHING_PUT_RIGHT, understand, type PutRight, type Understood } from '#core/capture/understood.ts';
+import { call, wordsOf } from '../../shared/api.ts';
+import { useShop } from '../../shared/shop.ts';
+import { useRemembered } from '../../shared/remember.ts';
+import { useBuildChanged, useCapture } from '../entries/index.ts';
+
+export interface Reviewed {
+  /** The same for the same words, however the rest of the text changes. */
+  key: string;
+  piece: Piece;
+  understood: Understood;
+  is: Piece['is'];
+}
+
+interface Put {
+  right: PutRight;
+  is?: Piece['is'];
+}
+
+const UNTOUCHED: Put = { right: NOTHING_PUT_RIGHT };
+
+/** The nth piece of the same words has the same key. */
+function keysOf(pieces: readonly Piece[]): string[] {
+  const seen = new Map<string, number>();
+  return pieces.map(({ text }) => {
+    const n = (seen.get(text) ?? 0) + 1;
+    seen.set(text, n);
+    return `${text}#${n}`;
+  });
+}
+
+export function useNarration() {
+  const capture = useCapture();
+  const changed = useBuildChanged();
+  const { seesPrices } = useShop();
+  const [text, setText] = useRemembered('avrik.narration');
+  const [puts, setPuts] = useState<ReadonlyMap<string, Put>>(new Map());
+  const [logged, setLogged] = useState<{ lines: number; cars: string[] } | null>(null);
+  // One id a piece: pressed again after a lost answer, it is the same entry.
+  const ids = useRef(new Map<string, string>());
+  const read = useDeferredValue(text);
+  const pieces = useMemo(() => parseNarration(read, capture), [read, capture]);
+
+  const reviewed = useMemo((): Reviewed[] => {
+    const keys = keysOf(pieces);
+    return pieces.map((piece, i) => {
+      // What is next is the desk's to say; from others it is a line of the logbook.
+      const usual = piece.is === 'next' && !seesPrices ? 'entry' : piece.is;
+      const { right, is = usual } = puts.get(keys[i]!) ?? UNTOUCHED;
+      // Which car it is about says the narration, not the line by itself.
+      const build = right.build ?? piece.car ?? undefined;
+      const { kind, facts, audience } = understand(piece.line, right);
+      const understood = { kind, facts, audience, ...(build && { build }) };
+      return { key: keys[i]!, piece, understood, is };
+    });
+  }, [pieces, puts, seesPrices]);
+
+  const put = (key: string, change: (before: Put) => Put): void =>
+    setPuts((before) => new Map(before).set(key, change(before.get(key) ?? UNTOUCHED)));
+  const putRight = (key: string, change: (before: PutRight) => PutRight): void =>
+    put(key, (b) => ({ ...b, right: change(b.right) }));
+  const setIs = (key: string, is: Piece['is']): void => put(key, (b) => ({ ...b, is }));
+
+  const kept = reviewed.filter((r) => r.is !== 'chatter');
+  const asks = kept.filter((r) => !r.understood.build?.id).length;
+
+  const log = useMutation({
+    mutationFn: async () => {
+      for (const r of kept) await logOne(r, ids.current);
+      return kept;
+    },
+    onSuccess: (done) => {
+      const cars = [...new Map(done.map((r) => [r.understood.build!.id!, r.understood.build!.name]))];
+      for (const [id] of cars) changed(id);
+      setLogged({ lines: done.length, cars: cars.map(([, name]) => name) });
+      setText('');
+      setPuts(new Map());
+      ids.current.clear();
+    },
+  });
+
+  return {
+    text,
+    write: (next: string) => {
+      setText(next);
+      setLogged(null);
+      log.reset();
+    },
+    reviewed,
+    putRight,
+    setIs,
+    kept: kept.length,
+    asks,
+    log: () => log.mutate(),
+    isLogging: log.isPending,
+    fault: log.isError ? wordsOf(log.error) : undefined,
+    logged,
+  };
+}
+
+async function logOne({ key, piece, understood, is }: Reviewed, ids: Map<string, string>): Promise<void> {
+  const buildId = understood.build!.id!;
+  const { kind, facts, audience } = understood;
+  const id = ids.get(key) ?? uuidv7();
+  ids.set(key, id);
+  if (is === 'entry') {
+    await call('entryAdd', { params: { buildId }, body: { id, kind, text: piece.text, facts, audience } });
+    return;
+  }
+  const { version } = await call<BuildView>('buildRead', { params: { buildId } });
+  await call('buildNext', { params: { buildId }, body: { next: piece.text, version } });
+}

@@ -1,0 +1,90 @@
+/** Which car is being spoken of: by name, or by where it is in what was said. */
+import { nameAt } from '../names.ts';
+import type { Prepared } from '../reading.ts';
+import type { Token } from '../tokens.ts';
+
+/** Where speech turns to a car. `from` to `next` are the words of the turn: “right back to the hearse”. */
+export interface Turn {
+  from: number;
+  /** Where the name itself begins. */
+  name: number;
+  next: number;
+  /** By its name, or the car that was spoken of before the one now. */
+  to: { id: string; name: string } | 'the other';
+}
+
+/** What leads to a car when one walks: “now”, “next up”, “over to”, “moving on to”. */
+const LEADS = new Set([
+  'now', 'next', 'right', 'okay', 'ok', 'so', 'then', 'and', 'well', 'anyway', 'up', 'on', 'to', 'over', 'back', 'moving', 'move',
+  'onto', 'the', 'with', 'for', 'that', 'leaves', 'brings', 'us', 'me', 'we', 'come', 'going', 'go', 'are', 'is', 'at', 'about',
+  'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats',
+]); // prettier-ignore
+
+/** Before a name these say that the car is only mentioned: “next to the hearse”, “waiting for the van to leave”. */
+const MENTIONS =
+  /^(?:of|behind|beside|by|from|than|like|under|near|against|past|into|in|off|until|till|because|where|when|if|while|moved|move|push|pushed|shift|shifted|swap|same|both|either|need|needs|want|wants|told|tell|put|waiting|waits|wait)$/;
+
+/** Behind a name: what is said of the car itself begins. */
+const SPEAKS =
+  /^(?:is|has|had|was|needs|wants|still|now|gone|went|got|we|i|i've|we've|it's|its|moved|found|did|fitted|ordered|waiting|,|:|;|\.|-|–|—|right|okay|ok|so|well|then|that|this|joss|nothing|no|not|just|today|finally|again|all|there's|theres|there|customer|could|should|will|looks|look|the|a|my|our|his|her|first|next|same|more|good|bad)$/;
+
+const isLead = (tok: Token | undefined): boolean => tok !== undefined && LEADS.has(tok.lower);
+
+/** Tokens before `i` that lead to the car there; the first of them. */
+function leadOf(t: readonly Token[], i: number, start: number): number {
+  let from = i;
+  while (from > start && (isLead(t[from - 1]) || t[from - 1]!.text === ',')) from -= 1;
+  while (t[from]?.text === ',') from += 1;
+  return from;
+}
+
+/** “to the hearse” behind “next” is where another stands; behind “back”, “over”, “on”, “moving on” it is a turn. */
+function isMention(t: readonly Token[], from: number, name: number): boolean {
+  const before = t[name - 1]?.lower === 'the' ? name - 2 : name - 1;
+  const word = t[before]?.lower ?? '';
+  if (MENTIONS.test(word)) return true;
+  if (word === 'to')
+    return !/^(?:back|over|on|moving|come|comes|us|me|go|going|turn|along|round)$/.test(
+      t[before - 1]?.lower ?? '',
+    );
+  if (word === 'for' || word === 'with' || word === 'at')
+    return from >= before && before > 0 && !isLead(t[before - 1]);
+  if (word === 'on') return false;
+  return false;
+}
+
+/** Every turn to a car, in order. */
+export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
+  const turns: Turn[] = [];
+  for (let i = 0; i < t.length; i += 1) {
+    const other = otherAt(t, i);
+    if (other !== null) {
+      turns.push({ from: leadOf(t, i, turns.at(-1)?.next ?? 0), name: i, next: other, to: 'the other' });
+      i = other - 1;
+      continue;
+    }
+    const name = nameAt(known.builds, t, i);
+    if (!name) continue;
+    const from = leadOf(t, i, turns.at(-1)?.next ?? 0);
+    const starts = from === 0 || /^[.!?;:\n]$/.test(t[from - 1]!.text);
+    const leads = from < i - (t[i - 1]?.lower === 'the' ? 1 : 0);
+    const behind = t[name.next];
+    const speaks = behind === undefined || SPEAKS.test(behind.lower) || behind.text === "'";
+    // A name's head alone (“float” of the milk float) needs something that points to it: “end float” is no car.
+    const isHead =
+      name.next - i === 1 && name.value.name.includes(' ') && t[i]!.lower !== name.value.name.toLowerCase();
+    const pointed = !isHead || starts || t[i - 1]?.lower === 'the';
+    const possessive = /'s$/.test(t[name.next - 1]!.lower);
+    if (pointed && !isMention(t, from, i) && !possessive && (starts || leads || speaks)) {
+      turns.push({ from, name: i, next: name.next, to: { id: name.value.id, name: name.value.name } });
+    }
+    i = name.next - 1;
+  }
+  return turns;
+}
+
+/** “the other one”, “the other car”: where it ends, or null. */
+function otherAt(t: readonly Token[], i: number): number | null {
+  if (t[i]!.lower !== 'the' || t[i + 1]?.lower !== 'other') return null;
+  return /^(?:one|car)$/.test(t[i + 2]?.lower ?? '') ? i + 3 : null;
+}

@@ -1,0 +1,68 @@
+/** Where one thing said ends and the next begins, with punctuation or without. */
+import { readKind } from '../kindWords.ts';
+import type { Token } from '../tokens.ts';
+
+/** A run of tokens that says one thing. */
+export interface Run {
+  from: number;
+  /** Where what is said begins, behind the words that turn to a car; `from` when absent. */
+  says?: number;
+  next: number;
+}
+
+/** Words that join two things said, and say nothing by themselves. */
+const JOINTS = new Set(['and', 'then', 'also', 'but', 'so', 'plus', 'oh', 'after', 'that', 'next', 'anyway', 'right', 'okay', 'ok', 'well', 'um', 'er', 'uh', 'yeah', 'yes', 'now', 'we', 'i', 'we\'ve', 'i\'ve', 'have', 'just', 'again', 'too', 'as', 'still']); // prettier-ignore
+
+/** A joint behind which another thing may begin. */
+const OPENS = /^(?:and|then|also|but|so|plus|oh|anyway|,)$/;
+
+const isStop = (tok: Token): boolean => /^[.!?;\n]$/.test(tok.text);
+
+const nothingBlocked = (): boolean => false;
+
+/** Whether the tokens from `from` to `next` say a kind, and do not only go on with what was said before. */
+function saysKind(t: readonly Token[], from: number, next: number): boolean {
+  const own = t.slice(from, next);
+  return own.length >= 2 && readKind(own, 0, nothingBlocked) !== null;
+}
+
+/** The next stop or joint behind `i`, or the end. */
+function endOf(t: readonly Token[], i: number, next: number): number {
+  for (let at = i; at < next; at += 1)
+    if (isStop(t[at]!) || (at > i && OPENS.test(t[at]!.text.toLowerCase()))) return at;
+  return next;
+}
+
+/**
+ * Cuts a run at its stops, and at joints where both sides say a kind of their own: “did the hinges and ordered two lamps” are
+ * two, “60 and four hours” is one.
+ */
+export function cut(t: readonly Token[], run: Run): Run[] {
+  const runs: Run[] = [];
+  let from = run.from;
+  let says = run.says ?? run.from;
+  for (let i = says; i < run.next; i += 1) {
+    if (isStop(t[i]!)) {
+      if (i > from) runs.push({ from, next: i });
+      from = says = i + 1;
+      continue;
+    }
+    if (i === says || !OPENS.test(t[i]!.lower)) continue;
+    const behind = skipJoints(t, i, run.next);
+    if (saysKind(t, says, i) && saysKind(t, behind, endOf(t, behind, run.next))) {
+      runs.push({ from, next: i });
+      from = i;
+      says = behind;
+      i = behind - 1;
+    }
+  }
+  if (from < run.next) runs.push({ from, next: run.next });
+  return runs;
+}
+
+/** The first token behind the joints at `i` that says something. */
+export function skipJoints(t: readonly Token[], i: number, next: number): number {
+  let at = i;
+  while (at < next && (JOINTS.has(t[at]!.lower) || /^[,:–—-]$/.test(t[at]!.text))) at += 1;
+  return at;
+}
