@@ -72,7 +72,9 @@ const PLAIN_WORD = /^[a-z0-9]+$/;
 export function nameAt(index: NameIndex, t: readonly Token[], i: number): Found<Known> | null {
   const first = t[i];
   if (!first) return null;
-  const head = PLAIN_WORD.test(first.lower) ? first.lower : (nameWords(first.lower)[0] ?? '');
+  const head = PLAIN_WORD.test(first.lower)
+    ? first.lower
+    : (nameWords(stripPossessive(first.lower))[0] ?? '');
   for (const { words, known } of index.get(head) ?? []) {
     const next = matchFrom(words, t, i);
     if (next !== null) return { value: known, from: i, next };

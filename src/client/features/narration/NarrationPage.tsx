@@ -38,9 +38,8 @@ type Narration = ReturnType<typeof useNarration>;
 
 export default function NarrationPage() {
   const narration = useNarration();
-  const { reviewed, kept, asks, logged } = narration;
+  const { kept, aside, asks, logged } = narration;
   useTitle('Say it all at once');
-  const aside = reviewed.filter((r) => r.is === 'chatter');
   return (
     <Page>
       <Stack $gap="l">
@@ -60,24 +59,18 @@ export default function NarrationPage() {
             {logged.lines === 1 ? 'One line' : `${logged.lines} lines`} logged: {logged.cars.join(', ')}.
           </Notice>
         )}
-        {reviewed.length > 0 && (
+        {kept.length > 0 && (
           <Panel aria-label="What was understood">
             <Head>What was understood</Head>
             <ul>
-              {reviewed
-                .filter((r) => r.is !== 'chatter')
-                .map((r) => (
-                  <OneSaid key={r.key} reviewed={r} narration={narration} />
-                ))}
+              {kept.map((r) => (
+                <OneSaid key={r.key} reviewed={r} narration={narration} />
+              ))}
             </ul>
             <FormFault reason={narration.fault} />
             <Row>
-              <Button
-                $look="main"
-                isDisabled={kept === 0 || asks > 0 || narration.isLogging}
-                onPress={narration.log}
-              >
-                {kept === 1 ? 'Log this line' : `Log these ${kept} lines`}
+              <Button $look="main" isDisabled={asks > 0 || narration.isLogging} onPress={narration.log}>
+                {kept.length === 1 ? 'Log this line' : `Log these ${kept.length} lines`}
               </Button>
               {asks > 0 && <Now>{asks === 1 ? 'One has no car yet.' : `${asks} have no car yet.`}</Now>}
             </Row>

@@ -67,7 +67,7 @@ export function useNarration() {
     put(key, (b) => ({ ...b, right: change(b.right) }));
   const setIs = (key: string, is: Piece['is']): void => put(key, (b) => ({ ...b, is }));
 
-  const kept = reviewed.filter((r) => r.is !== 'chatter');
+  const kept = reviewed.filter((r) => r.is === 'entry' || r.is === 'next');
   const asks = kept.filter((r) => !r.understood.build?.id).length;
 
   const log = useMutation({
@@ -92,10 +92,10 @@ export function useNarration() {
       setLogged(null);
       log.reset();
     },
-    reviewed,
+    kept,
+    aside: reviewed.filter((r) => r.is === 'chatter'),
     putRight,
     setIs,
-    kept: kept.length,
     asks,
     log: () => log.mutate(),
     isLogging: log.isPending,

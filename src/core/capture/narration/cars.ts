@@ -49,7 +49,6 @@ function isMention(t: readonly Token[], from: number, name: number): boolean {
     );
   if (word === 'for' || word === 'with' || word === 'at')
     return from >= before && before > 0 && !isLead(t[before - 1]);
-  if (word === 'on') return false;
   return false;
 }
 
@@ -75,7 +74,7 @@ export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
       name.next - i === 1 && name.value.name.includes(' ') && t[i]!.lower !== name.value.name.toLowerCase();
     const pointed = !isHead || starts || t[i - 1]?.lower === 'the';
     const possessive = /'s$/.test(t[name.next - 1]!.lower);
-    if (pointed && !isMention(t, from, i) && !possessive && (starts || leads || speaks)) {
+    if (pointed && !isMention(t, from, i) && (starts || leads || (speaks && !possessive))) {
       turns.push({ from, name: i, next: name.next, to: { id: name.value.id, name: name.value.name } });
     }
     i = name.next - 1;

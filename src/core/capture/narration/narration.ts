@@ -22,8 +22,8 @@ export interface Piece {
   /** What the logbook would say: without the joints and without the turn to the car. */
   text: string;
   car: (Named & { id: string }) | null;
-  /** An entry; what comes next for the car; or chatter, set aside. */
-  is: 'entry' | 'next' | 'chatter';
+  /** An entry; what comes next for the car; chatter, set aside; or nothing but the turn to a car. */
+  is: 'entry' | 'next' | 'chatter' | 'turn';
   line: ParsedLine;
   unsure: Unsure[];
 }
@@ -76,51 +76,59 @@ function stretches(t: readonly Token[], turns: readonly Turn[]): { run: Run; tur
   return of;
 }
 
+/** What a run says, without the joints and the turn before it, and whether it is what comes next. */
+function saidIn(
+  text: string,
+  t: readonly Token[],
+  run: Run,
+  context: CaptureContext,
+): { said: string; isNext: boolean; turns: boolean } {
+  const own = t.slice(run.from, run.next);
+  const end = t[run.next - 1]!.end;
+  const from = (at: number): string => (at < own.length ? text.slice(own[at]!.start, end) : '');
+  const [turn] = findTurns(own, prepare(context));
+  const begins = turn && turn.from === 0 ? turn.next : 0;
+  const next = NEXT.exec(from(begins));
+  if (next) return { said: from(begins).slice(next[0].length), isNext: true, turns: begins > 0 };
+  // “The hearse is back from the blaster”: what is said of the car itself keeps its name.
+  const ofItself =
+    begins > 0 && (OF_ITSELF.test(own[begins]?.lower ?? '') || /'s$/.test(own[begins - 1]!.lower));
+  const said = from(ofItself ? turn!.name : skipJoints(own, begins, own.length));
+  return { said, isNext: false, turns: begins > 0 };
+}
+
+/** Whether a line says anything of work: a kind, or something measured, worked or paid. */
+const saysWork = (own: readonly Token[], line: ParsedLine): boolean =>
+  readKind(own, 0, () => false) !== null ||
+  line.measures.length > 0 ||
+  line.minutes !== undefined ||
+  line.moneyMinor !== undefined;
+
 function pieceOf(
   text: string,
   t: readonly Token[],
   run: Run,
   context: CaptureContext,
-  car: (Named & { id: string }) | null,
+  car: Piece['car'],
   isGuess: boolean,
 ): Piece {
-  const [first, last] = [t[run.from]!, t[run.next - 1]!];
-  const own = t.slice(run.from, run.next);
-  const turn = findTurns(own, prepare(context))[0];
-  const begins = turn && turn.from === 0 ? turn.next : 0;
-  const behind = run.from + begins < run.next ? text.slice(t[run.from + begins]!.start, last.end) : '';
-  const next = NEXT.exec(behind);
-  if (next) {
-    const said = behind.slice(next[0].length);
-    const unsure: Unsure[] = isGuess ? ['car'] : [];
-    return {
-      start: first.start,
-      end: last.end,
-      text: said,
-      car,
-      is: 'next',
-      line: parseLine(said, context),
-      unsure,
-    };
-  }
-  // “The hearse is back from the blaster”: what is said of the car itself keeps its name.
-  const ofItself = begins > 0 && OF_ITSELF.test(own[begins]?.lower ?? '');
-  const at = run.from + (ofItself ? turn!.name : skipJoints(own, begins, own.length));
-  const said = at < run.next ? text.slice(t[at]!.start, last.end) : '';
-  const whole = text.slice(first.start, last.end);
+  const [start, end] = [t[run.from]!.start, t[run.next - 1]!.end];
+  const { said, isNext, turns } = saidIn(text, t, run, context);
   const line = parseLine(said, context);
-  const chatter = chatterIn(said === '' ? whole : said);
-  const saysSomething =
-    readKind(own, 0, () => false) !== null ||
-    line.measures.length > 0 ||
-    line.minutes !== undefined ||
-    line.moneyMinor !== undefined;
-  const is = isChatter(said, chatter, saysSomething) ? 'chatter' : 'entry';
-  const unsure: Unsure[] = [];
-  if (is !== 'chatter' && isGuess) unsure.push('car');
-  if (is === 'entry' && !saysSomething) unsure.push('kind');
-  if (chatter === 'perhaps' || (is === 'chatter' && chatter === null)) unsure.push('chatter');
-  return { start: first.start, end: last.end, text: said === '' ? whole : said, car, is, line, unsure };
+  const at = { start, end, text: said === '' ? text.slice(start, end) : said, car, line };
+  if (said === '' && turns) return { ...at, is: 'turn', unsure: [] };
+  const ofCar: Unsure[] = isGuess ? ['car'] : [];
+  if (isNext) return { ...at, is: 'next', unsure: ofCar };
+  const chatter = chatterIn(at.text);
+  const work = saysWork(t.slice(run.from, run.next), line);
+  if (isChatter(said, chatter, work))
+    return { ...at, is: 'chatter', unsure: chatter === 'sure' ? [] : ['chatter'] };
+  const unsure = [
+    ...ofCar,
+    ...(work ? [] : ['kind' as const]),
+    ...(chatter === null ? [] : ['chatter' as const]),
+  ];
+  return { ...at, is: 'entry', unsure };
 }
 
 /** Too little to be a note, or known to be chatter; what says a kind of work is never thrown away. */

@@ -26,6 +26,18 @@ function saysKind(t: readonly Token[], from: number, next: number): boolean {
   return own.length >= 2 && readKind(own, 0, nothingBlocked) !== null;
 }
 
+/** “Still waiting on …” begins a thing of its own, without a joint before it. */
+function waitsAt(t: readonly Token[], i: number): boolean {
+  const [word, behind] = [t[i]!.lower, t[i + 1]?.lower ?? ''];
+  if (word === 'still') return behind === 'waiting' || behind === 'no';
+  const before = t[i - 1]?.lower ?? '';
+  return (
+    word === 'waiting' &&
+    /^(?:on|for)$/.test(behind) &&
+    !/^(?:is|are|was|still|stuck|up|been|hold|while)$/.test(before)
+  );
+}
+
 /** The next stop or joint behind `i`, or the end. */
 function endOf(t: readonly Token[], i: number, next: number): number {
   for (let at = i; at < next; at += 1)
@@ -45,6 +57,11 @@ export function cut(t: readonly Token[], run: Run): Run[] {
     if (isStop(t[i]!)) {
       if (i > from) runs.push({ from, next: i });
       from = says = i + 1;
+      continue;
+    }
+    if (i > says && waitsAt(t, i) && saysKind(t, says, i)) {
+      runs.push({ from, next: i });
+      from = says = i;
       continue;
     }
     if (i === says || !OPENS.test(t[i]!.lower)) continue;
