@@ -83,7 +83,7 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/pieces',
                   lazy: page(() => import('./features/outwork/PiecesPage.tsx')),
                 },
-                { path: '/say', lazy: page(() => import('./features/narration/NarrationPage.tsx')) },
+                { path: '/say', lazy: page(() => import('./features/entries/NarrationPage.tsx')) },
                 { path: '/find', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/find/:code', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/plan', lazy: page(() => import('./features/plan/PlanPage.tsx')) },

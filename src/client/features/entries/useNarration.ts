@@ -8,7 +8,8 @@ import { NOTHING_PUT_RIGHT, understand, type PutRight, type Understood } from '#
 import { call, wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
-import { useBuildChanged, useCapture } from '../entries/index.ts';
+import { useBuildChanged } from './entries.queries.ts';
+import { useCapture } from './useCapture.ts';
 
 export interface Reviewed {
   /** The same for the same words, however the rest of the text changes. */

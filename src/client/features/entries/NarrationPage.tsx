@@ -10,7 +10,9 @@ import { TextAreaField } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { Head, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
-import { CarSelect, knownQuery, SaidChips } from '../entries/index.ts';
+import { CarSelect } from './CarSelect.tsx';
+import { knownQuery } from './entries.queries.ts';
+import { SaidChips } from './SaidChips.tsx';
 import { useNarration, type Reviewed } from './useNarration.ts';
 
 const Said = styled.li`
