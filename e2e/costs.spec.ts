@@ -36,6 +36,31 @@ test('a thing bought on no line becomes a change with one choice, and is on the 
   await expect(page.getByText('bonnet catches').first()).toBeVisible();
 });
 
+test('a part is put on its line in its own dialog, and stands on the costs of that line', async ({
+  page,
+}) => {
+  await signIn(page);
+  await openCar(page, 'ice-cream van');
+  await page.getByRole('link', { name: 'Costs', exact: true }).click();
+  const brakes = page.getByRole('row', { name: /^Brake pipes all round/ });
+  // The shop's cost stands last.
+  const cost = async () =>
+    Number((await brakes.getByRole('cell').last().textContent())!.replace(/[^\d.]/g, ''));
+  const before = await cost();
+  await page.getByRole('link', { name: 'Parts on no line' }).click();
+  await page.getByRole('button', { name: 'Change: dynamo, exchange' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('On which line of the estimate').selectOption({ label: 'Brake pipes all round' });
+  await dialog.getByRole('button', { name: 'Keep the change' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect(page.getByText(/on “Brake pipes all round”/)).toBeVisible();
+  await page.getByRole('link', { name: 'To its logbook' }).click();
+  await page.getByRole('link', { name: 'Costs', exact: true }).click();
+  await expect(brakes).toBeVisible();
+  // £62 and its deposit of £20, as invoiced.
+  await expect.poll(cost).toBeCloseTo(before + 82, 2);
+});
+
 test('an invoice: what was ordered is a press away, what is dearer and what was not ordered is said', async ({
   page,
 }) => {

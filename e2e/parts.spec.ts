@@ -14,6 +14,7 @@ test('from need to fitted, the old one bagged; the logbook and the costs have it
   await dialog.getByLabel('What is needed').fill('king pin set');
   await dialog.getByLabel('Number', { exact: true }).fill('KP-9');
   await dialog.getByLabel('Supplier').fill('Cobb Springs');
+  await expect(dialog.getByLabel('On which line of the estimate')).toHaveValue('');
   await dialog.getByLabel(/^Price of all of it/).fill('eleven');
   await dialog.getByRole('button', { name: 'Write it down' }).click();
   await expect(dialog.getByText('an amount, as in 46.50')).toBeVisible();

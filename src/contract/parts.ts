@@ -135,6 +135,8 @@ export interface PartView extends Omit<PartPutDto, 'priceMinor' | 'costMinor' | 
   whyMayNotFit: string | null;
   /** What its unit is called. */
   unit: string | null;
+  /** What the line is called that bears it; null while none does. */
+  line: string | null;
   core: Core | null;
   /** What became of the part that it replaced. */
   oldFate: Fate | null;
@@ -151,6 +153,8 @@ export interface PartsView {
   buildId: string;
   parts: PartView[];
   units: { id: string; name: string }[];
+  /** Lines of the estimate that can bear a part. */
+  lines: { id: string; title: string }[];
 }
 
 /** Parts over all builds. */

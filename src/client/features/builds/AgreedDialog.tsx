@@ -8,6 +8,7 @@ import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { MoneyField } from '../../ui/MoneyField.tsx';
 import { Quiet } from '../../ui/parts.tsx';
 import { usePutAgreed } from './builds.queries.ts';
 import { STANDARD_WORDS, TELL_WORDS } from './words.ts';
@@ -53,9 +54,9 @@ export default function AgreedDialog({ build, onClose }: Props) {
             fault={errors.budgetMinor?.message}
             {...form.register('budgetMinor', money)}
           />
-          <TextField
-            label={`May be spent without asking, ${currency}`}
-            inputMode="decimal"
+          <MoneyField
+            label="May be spent without asking"
+            currency={currency}
             fault={errors.discretionMinor?.message}
             {...form.register('discretionMinor', {
               setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) ?? 0,

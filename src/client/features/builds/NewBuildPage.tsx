@@ -11,6 +11,7 @@ import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
 import { FormFault, FormPage, Pair } from '../../ui/Form.tsx';
+import { MoneyField } from '../../ui/MoneyField.tsx';
 import { Row, Title } from '../../ui/parts.tsx';
 import { customersQuery, useCreateBuild } from './builds.queries.ts';
 import { STANDARD_WORDS, TELL_WORDS } from './words.ts';
@@ -159,10 +160,10 @@ export default function NewBuildPage() {
           fault={errors.budgetMinor?.message}
           {...form.register('budgetMinor', money)}
         />
-        <TextField
-          label={`May be spent without asking, ${currency}`}
+        <MoneyField
+          label="May be spent without asking"
+          currency={currency}
           hint="Agreed now; used only for small things, and told in the next letter."
-          inputMode="decimal"
           fault={errors.discretionMinor?.message}
           {...form.register('discretionMinor', money)}
         />

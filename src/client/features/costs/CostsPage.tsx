@@ -147,7 +147,10 @@ function Borne({ costs: { borne, buildId } }: { costs: CostsView }) {
         ))}
       </Figures>
       {borne.some((b) => b.uncharged === 'nowhere') && (
-        <Link to={`/builds/${buildId}/work`}>Say where it belongs</Link>
+        <Row>
+          <Link to={`/builds/${buildId}/work`}>Say where it belongs</Link>
+          <Link to={`/builds/${buildId}/parts`}>Parts on no line</Link>
+        </Row>
       )}
     </Panel>
   );

@@ -9,6 +9,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField, TickField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { MoneyField } from '../../ui/MoneyField.tsx';
 import { useInstalmentChange } from './costs.queries.ts';
 
 interface AskProps {
@@ -43,10 +44,9 @@ export function InstalmentDialog({ buildId, row, onClose }: AskProps) {
           {...form.register('what')}
         />
         <Pair>
-          <TextField
-            label={`How much, ${currency}`}
-            inputMode="decimal"
-            data-mono
+          <MoneyField
+            label="How much"
+            currency={currency}
             fault={errors.askedMinor?.message}
             {...form.register('askedMinor', moneyIn(currency))}
           />
@@ -108,10 +108,9 @@ export function ReceivedDialog({ buildId, row, onClose }: ReceivedProps) {
     <Dialog title={`Came in: ${row.what}`} isOpen onClose={onClose}>
       <Form onSubmit={submit}>
         <Pair>
-          <TextField
-            label={`How much, ${currency}`}
-            inputMode="decimal"
-            data-mono
+          <MoneyField
+            label="How much"
+            currency={currency}
             autoFocus
             fault={errors.amountMinor?.message}
             {...form.register('amountMinor', moneyIn(currency))}

@@ -19,6 +19,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { MoneyField } from '../../ui/MoneyField.tsx';
 import { Head, Mono, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
 import { knownQuery } from '../entries/index.ts';
@@ -129,11 +130,10 @@ export default function InvoiceDialog({ invoice, vendor, data, onClose }: Props)
             {...form.register('number')}
           />
           <TextField label="Its day" type="date" fault={errors.day?.message} {...form.register('day')} />
-          <TextField
-            label={`What it asks for, ${currency}`}
+          <MoneyField
+            label="What it asks for"
+            currency={currency}
             hint="As you write your prices: with or without tax. A credit note is below nothing."
-            inputMode="decimal"
-            data-mono
             fault={errors.totalMinor?.message}
             {...form.register('totalMinor', signedIn(currency))}
           />
@@ -232,11 +232,10 @@ function ItemFields({ form, at, onDrop }: ItemProps) {
           )}
         </Pair>
       )}
-      <TextField
-        label={`Asked, ${currency}`}
+      <MoneyField
+        label="Asked"
+        currency={currency}
         aria-label={`Asked for ${name}, ${currency}`}
-        inputMode="decimal"
-        data-mono
         fault={fault?.amountMinor?.message}
         {...form.register(`items.${at}.amountMinor`, signedIn(currency))}
       />

@@ -10,6 +10,7 @@ import { moneyAsTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { MoneyField } from '../../ui/MoneyField.tsx';
 import { knownQuery } from '../entries/index.ts';
 import { NowOrLater } from './NowOrLater.tsx';
 import { usePutBatch } from './outwork.queries.ts';
@@ -80,11 +81,10 @@ export default function BatchDialog({ treatment, batch, pieces, past, onClose }:
             {...form.register('promised', OPTIONAL)}
           />
           {seesPrices && (
-            <TextField
-              label={`Price of all of it, ${currency}`}
+            <MoneyField
+              label="Price of all of it"
+              currency={currency}
               hint="Shared out by the number of things."
-              inputMode="decimal"
-              data-mono
               fault={errors.priceMinor?.message}
               {...form.register('priceMinor', moneyIn(currency))}
             />

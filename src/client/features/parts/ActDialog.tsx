@@ -9,6 +9,7 @@ import { moneyAsTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField, TickField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
+import { MoneyField } from '../../ui/MoneyField.tsx';
 import { Notice, Now } from '../../ui/parts.tsx';
 import { useActOnPart } from './parts.queries.ts';
 import { ACT_WORDS } from './words.ts';
@@ -66,20 +67,18 @@ export default function ActDialog({ part, act, onClose }: Props) {
           />
         )}
         {act === 'order' && seesPrices && (
-          <TextField
-            label={`Price of all of it, ${currency}`}
-            inputMode="decimal"
-            data-mono
+          <MoneyField
+            label="Price of all of it"
+            currency={currency}
             fault={errors.priceMinor?.message}
             {...form.register('priceMinor', moneyIn(currency))}
           />
         )}
         {act === 'order' && seesPrices && (
-          <TextField
-            label={`Costs the shop, ${currency}`}
+          <MoneyField
+            label="Costs the shop"
+            currency={currency}
             hint="Empty: the same."
-            inputMode="decimal"
-            data-mono
             fault={errors.costMinor?.message}
             {...form.register('costMinor', moneyIn(currency))}
           />
@@ -114,16 +113,15 @@ export default function ActDialog({ part, act, onClose }: Props) {
           </>
         )}
         {act === 'credited' && (
-          <TextField
-            label={`What came back, ${currency}`}
-            inputMode="decimal"
-            data-mono
+          <MoneyField
+            label="What came back"
+            currency={currency}
             fault={errors.creditMinor?.message}
             {...form.register('creditMinor', moneyIn(currency))}
           />
         )}
         <TextField
-          label={isFaulty ? 'What is wrong with it' : 'A word about it'}
+          label={isFaulty ? 'What is wrong with it' : 'A word about it, or its tracking number'}
           fault={errors.note?.message}
           {...form.register('note', OPTIONAL)}
         />

@@ -11,6 +11,7 @@ import { moneyAsTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { MoneyField } from '../../ui/MoneyField.tsx';
 import { donorsQuery, partsQuery, usePutPart } from './parts.queries.ts';
 
 const EMPTY: Partial<PartPutDto> = {
@@ -106,6 +107,15 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
           <option value="">the car itself</option>
           <Options of={data?.units} />
         </SelectField>
+        <SelectField
+          label="On which line of the estimate"
+          hint="Its price and its cost stand on that line."
+          fault={errors.lineId?.message}
+          {...form.register('lineId', OPTIONAL)}
+        >
+          <option value="">on none: the shop bears it</option>
+          <Options of={data?.lines} by="title" />
+        </SelectField>
         <Pair>
           <TextField label="Number" data-mono fault={errors.number?.message} {...form.register('number')} />
           <TextField
@@ -175,30 +185,27 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
             <TextField label="Supplier" fault={errors.vendor?.message} {...form.register('vendor')} />
           )}
           {seesPrices && (
-            <TextField
-              label={`Price of all of it, ${currency}`}
+            <MoneyField
+              label="Price of all of it"
+              currency={currency}
               hint="What the customer pays. Empty: what it costs, with the shop’s addition."
-              inputMode="decimal"
-              data-mono
               fault={errors.priceMinor?.message}
               {...form.register('priceMinor', moneyIn(currency))}
             />
           )}
           {seesPrices && (
-            <TextField
-              label={`Costs the shop, ${currency}`}
+            <MoneyField
+              label="Costs the shop"
+              currency={currency}
               hint="Empty: the same."
-              inputMode="decimal"
-              data-mono
               fault={errors.costMinor?.message}
               {...form.register('costMinor', moneyIn(currency))}
             />
           )}
           {seesPrices && (
-            <TextField
-              label={`Deposit for the old one, ${currency}`}
-              inputMode="decimal"
-              data-mono
+            <MoneyField
+              label="Deposit for the old one"
+              currency={currency}
               fault={errors.depositMinor?.message}
               {...form.register('depositMinor', moneyIn(currency))}
             />

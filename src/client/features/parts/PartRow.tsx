@@ -37,6 +37,7 @@ export function PartRow({ part, names = false, onAct, onEdit, photos = [] }: Par
     part.donor,
     part.sourceNote,
     part.vendor && `from ${part.vendor}`,
+    part.line && `on “${part.line}”`,
   ].filter(Boolean);
   return (
     <ListLine id={part.id}>

@@ -9,6 +9,7 @@ import { useManner } from '../../shared/shop.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { MoneyField } from '../../ui/MoneyField.tsx';
 import { usePutRate } from './rates.queries.ts';
 
 interface Props {
@@ -57,19 +58,17 @@ export function RateDialog({ people, personId, onClose }: Props) {
           {...form.register('from')}
         />
         <Pair>
-          <TextField
-            label={`An hour costs the shop, ${currency}`}
+          <MoneyField
+            label="An hour costs the shop"
+            currency={currency}
             hint="Empty: as it was."
-            inputMode="decimal"
-            data-mono
             fault={errors.costMinor?.message}
             {...form.register('costMinor', moneyIn(currency))}
           />
-          <TextField
-            label={`It is charged at, ${currency}`}
+          <MoneyField
+            label="It is charged at"
+            currency={currency}
             hint="Empty: as it was, or as the shop charges for the kind of work."
-            inputMode="decimal"
-            data-mono
             fault={errors.chargeMinor?.message}
             {...form.register('chargeMinor', moneyIn(currency))}
           />

@@ -245,3 +245,39 @@ test('whoever does a kind of work is away: the car that could go on waits for th
   await put({ ...absence, version: 1, isOff: true }).expect(200);
   expect(await waits()).toBeNull();
 });
+
+test('what was on a line that left the estimate is borne by name: no hour and no part of it is lost', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  await setRates(6000, { additionBp: 0 });
+  const { buildId, lineId } = await withLine();
+  await onLine(buildId, hour(), lineId);
+  await orderPart(buildId, lineId, 4000, 'Tarn Supply');
+  const before = await costs(buildId);
+  await it.owner.delete(pathOf('estimateLineDrop', { buildId, lineId })).send({ version: 1 }).expect(200);
+  const after = await costs(buildId);
+  expect(after.lines).toEqual([]);
+  expect(after.borne).toEqual([{ uncharged: 'nowhere', minutes: 60, costMinor: before.build.costMinor }]);
+  expect(after.build.costMinor).toBe(before.build.costMinor);
+});
+
+test('“Joss did it” posts at the rate of whoever is named, not of whoever wrote it down', async () => {
+  at('2026-03-11T08:00:00.000Z');
+  await setRates(6000);
+  const { buildId, lineId } = await withLine();
+  const { people } = (await it.owner.get(pathOf('shopLists')).expect(200)).body;
+  const joss = people.find((p: { role: string }) => p.role === 'technician');
+  await rate({ personId: joss.id, from: '2026-03-01', costMinor: 1900 }).expect(200);
+  const said = line({
+    kind: 'did',
+    text: 'Joss did the hinges, 1h',
+    facts: { subject: 'hinges', minutes: 60, person: joss.name },
+  });
+  await it.office.post(pathOf('entryAdd', { buildId })).send(said).expect(200);
+  await it.owner
+    .put(pathOf('entryBelongs', { buildId, entryId: said.id }))
+    .send({ belongs: 'line', lineId })
+    .expect(200);
+  expect((await costs(buildId)).lines[0]!.costs.costMinor).toBe(1900);
+  const hours = (await it.technician.get(pathOf('hoursRead')).expect(200)).body;
+  expect(hours.rows.map((r: { what: string }) => r.what)).toContain('Joss did the hinges, 1h');
+});

@@ -1,7 +1,14 @@
 /** The money of one build: by line, in all, over time, and what came in for it. */
 import type { CostLineView, CostsDeskView, CostsView } from '#contract/costs.ts';
 import { standingOf } from '#core/approval/answers.ts';
-import { buildCosts, lineCosts, UNCHARGED, type LineInput } from '#core/costs/costs.ts';
+import {
+  buildCosts,
+  lineCosts,
+  UNCHARGED,
+  type BuildCosts,
+  type LineInput,
+  type Posting,
+} from '#core/costs/costs.ts';
 import { costsOverTime, rangeOf, spreadToGo, type AgreedOn, type ExpectedOn } from '#core/costs/overTime.ts';
 import { costOf } from '#core/estimate/lines.ts';
 import { forMinutes } from '#core/money/money.ts';
@@ -13,7 +20,7 @@ import { estimateNow, lineViews, ratesOf, type EstimateNow } from '../estimate/i
 import { shopOf } from '../session/index.ts';
 import { effortByLine, type LineEffort } from '../work/index.ts';
 import { instalmentsOf } from './instalments.queries.ts';
-import { buildIds } from './postings.queries.ts';
+import { buildIds, unchargedOf, type HourRow } from './postings.queries.ts';
 import { postingsOf } from './postings.ts';
 
 /** What was agreed after each answer, and what was expected with each revision. */
@@ -49,67 +56,67 @@ function inputOf(now: EstimateNow, at: number, approvedMinor: number, effort: Li
   };
 }
 
+/** Lines that are agreed, begun, or have something posted on them. */
+function lineViewsOf(
+  now: EstimateNow,
+  postings: readonly Posting[],
+  effort: ReadonlyMap<string, LineEffort>,
+): CostLineView[] {
+  const standings = lineViews(now);
+  return now.lines.flatMap(({ id, title }, i): CostLineView[] => {
+    const { standing, discretionMinor } = standings[i]!;
+    const { state, approvedMinor } = standing;
+    const isOn = approvedMinor > 0 || discretionMinor !== null || postings.some((p) => p.lineId === id);
+    if (!isOn) return [];
+    const { spentMinutes, toGoMinutes } = effort.get(id)!;
+    const input = inputOf(now, i, approvedMinor, effort.get(id)!);
+    const costs = lineCosts(input, postings, now.terms, now.terms.overBp);
+    return [{ id, title, state, approvedMinor, spentMinutes, toGoMinutes, costs }];
+  });
+}
+
+/** The range that what is left leaves open, by the spread that each line's estimate had. */
+function rangeNow(now: EstimateNow, lines: readonly CostLineView[], expectedMinor: number) {
+  const left = lines.map(({ id, costs }) => {
+    const { grossMinor, sd } = costOf(
+      now.lines.find((l) => l.id === id)!,
+      now.terms,
+    );
+    return { toGoMinor: costs.toGoMinor, estimatedMinor: grossMinor, sdMinor: sd };
+  });
+  return rangeOf(expectedMinor, spreadToGo(left, now.terms.sharedRisk));
+}
+
+/** What no line bears, with its hours; only what there is. */
+const borneOf = (build: BuildCosts, hours: readonly HourRow[]): CostsView['borne'] =>
+  UNCHARGED.map((uncharged) => ({
+    uncharged,
+    minutes: hours.filter((h) => unchargedOf(h) === uncharged).reduce((s, h) => s + h.minutes, 0),
+    costMinor: build.borne.find((b) => b.uncharged === uncharged)?.costMinor ?? 0,
+  })).filter((b) => b.minutes > 0 || b.costMinor !== 0);
+
 export async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<CostsView> {
   const now = await estimateNow(tx, deps, buildId);
   const { timeZone } = await shopOf(tx);
   const today = dayOf(deps.clock.now(), timeZone);
   const { terms } = now;
-  const rates = await ratesOf(tx);
-  const { postings, hours } = await postingsOf(tx, buildId, {
-    rates,
-    timeZone,
-    additionBp: terms.additionBp,
-  });
-  const effort = await effortByLine(
-    tx,
-    buildId,
-    now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely })),
-  );
-  const views = lineViews(now);
-  const lines = now.lines.flatMap((l, i): CostLineView[] => {
-    const { state, approvedMinor } = views[i]!.standing;
-    const isOn =
-      approvedMinor > 0 || views[i]!.discretionMinor !== null || postings.some((p) => p.lineId === l.id);
-    if (!isOn) return [];
-    const { spentMinutes, toGoMinutes } = effort.get(l.id)!;
-    const input = inputOf(now, i, approvedMinor, effort.get(l.id)!);
-    const costs = lineCosts(input, postings, terms, terms.overBp);
-    return [{ id: l.id, title: l.title, state, approvedMinor, spentMinutes, toGoMinutes, costs }];
-  });
+  const manner = { rates: await ratesOf(tx), timeZone, additionBp: terms.additionBp };
+  const { postings, hours } = await postingsOf(tx, buildId, manner, new Set(now.lines.map((l) => l.id)));
+  const estimated = now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely }));
+  const lines = lineViewsOf(now, postings, await effortByLine(tx, buildId, estimated));
   const build = buildCosts(lines, postings, terms.overBp);
-  const spread = spreadToGo(
-    lines.map(({ id, costs }) => {
-      const { grossMinor, sd } = costOf(
-        now.lines.find((l) => l.id === id)!,
-        terms,
-      );
-      return { toGoMinor: costs.toGoMinor, estimatedMinor: grossMinor, sdMinor: sd };
-    }),
-    terms.sharedRisk,
-  );
   const { agreed, expected } = pastOf(now, timeZone);
+  const lineIds = lines.map((l) => l.id);
   return {
     buildId,
     nickname: now.build.nickname,
     today,
     lines,
     build,
-    borne: UNCHARGED.map((uncharged) => ({
-      uncharged,
-      minutes: hours
-        .filter((h) => h.lineId === null && (h.belongs ?? 'nowhere') === uncharged)
-        .reduce((s, h) => s + h.minutes, 0),
-      costMinor: build.borne.find((b) => b.uncharged === uncharged)?.costMinor ?? 0,
-    })).filter((b) => b.minutes > 0 || b.costMinor !== 0),
+    borne: borneOf(build, hours),
     overBp: terms.overBp,
-    overTime: costsOverTime(
-      postings,
-      lines.map((l) => l.id),
-      agreed,
-      terms,
-      today,
-    ),
-    expected: [...expected, { day: today, ...rangeOf(build.expectedMinor, spread) }],
+    overTime: costsOverTime(postings, lineIds, agreed, terms, today),
+    expected: [...expected, { day: today, ...rangeNow(now, lines, build.expectedMinor) }],
     instalments: await instalmentsOf(tx, buildId),
   };
 }

@@ -4,6 +4,7 @@ import type { Work } from '#core/estimate/lines.ts';
 import type { PartHistory } from '#contract/parts.ts';
 import type { PartState } from '#core/parts/parts.ts';
 import type { Tx } from '../../db/pool.ts';
+import { WHO_WORKED } from '../work/index.ts';
 
 type Belongs = 'line' | 'task' | 'change' | 'discretion' | 'warranty' | 'shop';
 
@@ -24,7 +25,7 @@ export interface HourRow extends Belonging {
 /** Everything worked on a build, whether anybody said where it belongs or not. */
 export const hourRows = (tx: Tx, buildId: string): Promise<HourRow[]> =>
   tx.rows(
-    `select e.text as what, e.person_id as "personId", e.at, (e.facts ->> 'minutes')::int as minutes,
+    `select e.text as what, ${WHO_WORKED} as "personId", e.at, (e.facts ->> 'minutes')::int as minutes,
        b.line_id as "lineId", b.belongs, coalesce(t.content ->> 'work', l.content ->> 'work') as work
      from entries_now e
      left join entry_belongs b on b.shop_id = e.shop_id and b.entry_id = e.id

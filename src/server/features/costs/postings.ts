@@ -117,19 +117,27 @@ const invoicedPosting = ({ additionBp }: Manner, i: q.InvoicedRow): Posting => (
   costMinor: i.amountMinor,
 });
 
-/** Everything that a build's money is made of, and the hours that are on no line. */
+/** What is on a line that left the estimate lies on no line, as if nobody had said where it belongs. */
+const onLines = <R extends { lineId: string | null }>(
+  rows: readonly R[],
+  lineIds: ReadonlySet<string>,
+): R[] =>
+  rows.map((r) => (r.lineId === null || lineIds.has(r.lineId) ? r : { ...r, lineId: null, belongs: null }));
+
+/** Everything that a build's money is made of, and its hours. `lineIds`: the lines that are on its estimate. */
 export async function postingsOf(
   tx: Tx,
   buildId: string,
   manner: Manner,
+  lineIds: ReadonlySet<string>,
 ): Promise<{ postings: Posting[]; hours: q.HourRow[] }> {
-  const hours = await q.hourRows(tx, buildId);
+  const hours = onLines(await q.hourRows(tx, buildId), lineIds);
   const postings = [
     ...hours.map((h) => hourPosting(manner, h)),
-    ...(await q.boughtRows(tx, buildId)).map((b) => boughtPosting(manner, b)),
-    ...(await q.partRows(tx, buildId)).map((p) => partPosting(manner, p)),
-    ...outworkPostings(manner, await q.outworkRows(tx, buildId), buildId),
-    ...(await q.invoicedRows(tx, buildId)).map((i) => invoicedPosting(manner, i)),
+    ...onLines(await q.boughtRows(tx, buildId), lineIds).map((b) => boughtPosting(manner, b)),
+    ...onLines(await q.partRows(tx, buildId), lineIds).map((p) => partPosting(manner, p)),
+    ...outworkPostings(manner, onLines(await q.outworkRows(tx, buildId), lineIds), buildId),
+    ...onLines(await q.invoicedRows(tx, buildId), lineIds).map((i) => invoicedPosting(manner, i)),
   ];
   return { postings, hours };
 }

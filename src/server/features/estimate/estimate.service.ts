@@ -105,16 +105,18 @@ export const putLine = (
     return q.insertLine(tx, { id: lineId, buildId, content, findingId: findingId ?? null });
   });
 
-/** Makes a line for work that is done already, inside a transaction that does more; the caller holds the build. */
+/** Makes a new line for work that is done already, inside a transaction that does more; the caller holds the build. */
 export async function addLineIn(
   tx: Tx,
   buildId: string,
   id: string,
   { title, minutes, moneyMinor }: { title: string; minutes: number; moneyMinor: number },
 ): Promise<void> {
-  const known = await q.lineById(tx, id);
-  if (known?.build_id === buildId && !known.removed) return;
-  if (known) throw notFound('line');
+  if (await q.lineById(tx, id))
+    throw new Refusal(
+      'conflict',
+      'There is a line under this id already: give the work to that line instead.',
+    );
   if ((await q.linesOf(tx, buildId)).length >= MOST_LINES)
     throw new Refusal('invalid', `An estimate holds at most ${MOST_LINES} lines.`);
   const always = (n: number) => ({ low: n, likely: n, high: n });

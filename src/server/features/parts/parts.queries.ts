@@ -13,6 +13,7 @@ export interface PartRow {
   vehicle_year: number | null;
   unit: Unit | null;
   line_id: string | null;
+  line: string | null;
   content: PartContent;
   state: PartState;
   vendor: string;
@@ -27,7 +28,8 @@ export interface PartRow {
   donor: { name: string; place: string } | null;
 }
 
-const PARTS = `select p.id, p.build_id, b.nickname, v.year as vehicle_year, v.chassis_number, r.content as unit, p.line_id, p.content, p.state,
+const PARTS = `select p.id, p.build_id, b.nickname, v.year as vehicle_year, v.chassis_number, r.content as unit, p.line_id,
+    l.content ->> 'title' as line, p.content, p.state,
     p.vendor, p.due, p.history, p.version, p.core, p.old_fate, p.credit_minor, p.donor_id,
     (select json_build_object('name', d.name, 'place', d.place) from donors d
      where d.shop_id = p.shop_id and d.id = p.donor_id) as donor
@@ -36,6 +38,7 @@ const PARTS = `select p.id, p.build_id, b.nickname, v.year as vehicle_year, v.ch
   join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
   left join register_rows r on r.shop_id = p.shop_id and r.id = (p.content ->> 'unitId')::uuid
     and r.removed_at is null
+  left join estimate_lines l on l.shop_id = p.shop_id and l.id = p.line_id and l.removed_at is null
   where p.shop_id = :shopId and p.removed_at is null`;
 
 export const partsOf = (tx: Tx, buildId: string): Promise<PartRow[]> =>
@@ -149,12 +152,12 @@ export const unitsOf = (tx: Tx, buildId: string): Promise<{ id: string; content:
     { buildId },
   );
 
-export const isLineOf = async (tx: Tx, buildId: string, id: string): Promise<boolean> =>
-  (await tx.one(
-    `select 1 from estimate_lines
-     where shop_id = :shopId and build_id = :buildId and id = :id and removed_at is null`,
-    { buildId, id },
-  )) !== undefined;
+export const linesOf = (tx: Tx, buildId: string): Promise<{ id: string; title: string }[]> =>
+  tx.rows(
+    `select id, content ->> 'title' as title from estimate_lines
+     where shop_id = :shopId and build_id = :buildId and removed_at is null order by position, id`,
+    { buildId },
+  );
 
 export const wasKept = async (tx: Tx, entryId: string): Promise<boolean> =>
   (await tx.one('select 1 from entries where shop_id = :shopId and id = :entryId', { entryId })) !==

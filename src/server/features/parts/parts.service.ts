@@ -48,6 +48,7 @@ function partView(who: SignedIn, p: q.PartRow): PartView {
     due: p.due,
     history: p.history,
     unit: p.unit?.kind ?? null,
+    line: p.line,
     whyMayNotFit: whyMayNotFit(p.content, {
       unit: p.unit,
       vehicleYear: p.vehicle_year,
@@ -69,6 +70,7 @@ const viewOf = async (tx: Tx, who: SignedIn, buildId: string): Promise<PartsView
     id,
     name: [content.kind, content.number, content.year].filter(Boolean).join(' '),
   })),
+  lines: await q.linesOf(tx, buildId),
 });
 
 const changing = (
@@ -111,7 +113,7 @@ async function faultsOf(
     faults.push({ field: 'fitsTo', reason: 'the last year is before the first' });
   const serials = whyNotSerialRange(dto);
   if (serials !== null) faults.push({ field: 'serialTo', reason: serials });
-  if (dto.lineId !== undefined && !(await q.isLineOf(tx, buildId, dto.lineId)))
+  if (dto.lineId !== undefined && !(await q.linesOf(tx, buildId)).some((l) => l.id === dto.lineId))
     faults.push({ field: 'lineId', reason: 'that line is not on the estimate' });
   if (dto.donorId !== undefined && !(await q.donorById(tx, dto.donorId)))
     faults.push({ field: 'donorId', reason: 'that vehicle is not on the list of donors' });

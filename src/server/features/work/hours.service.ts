@@ -179,6 +179,8 @@ export const settleEntry = (
     if (!entry) throw notFound('entry');
     const onLine = belongs === 'line' || belongs === 'change' || belongs === 'discretion';
     if (onLine && lineId === undefined) throw invalidAt('lineId', 'say which line');
+    const before = await q.belongsOf(tx, entryId);
+    if (before?.belongs === belongs && before.lineId === (lineId ?? null)) return;
     if (belongs === 'change' || belongs === 'discretion')
       await addLineIn(tx, buildId, lineId!, {
         title: entry.subject ?? entry.text,

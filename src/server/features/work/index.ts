@@ -2,3 +2,4 @@
 export { followUpsOf, isLineOf, saveBelongs } from './work.queries.ts';
 export { tasksByBuild, type TaskToDo } from './allTasks.ts';
 export { effortByLine, type LineEffort } from './effort.ts';
+export { WHO_WORKED } from './shopHours.queries.ts';

@@ -1,6 +1,11 @@
 import type { HoursRow } from '#contract/work.ts';
 import type { Tx } from '../../db/pool.ts';
 
+/** Of an entry `e`: whoever is named in it (“Joss did the sills, 6h”), else whoever wrote it. */
+export const WHO_WORKED = `coalesce((
+  select p.id from people p where p.shop_id = e.shop_id and p.name = e.facts ->> 'person'
+  order by p.has_left, p.id limit 1), e.person_id)`;
+
 export const peopleHere = (tx: Tx): Promise<{ id: string; name: string }[]> =>
   tx.rows(
     'select id, name from people where shop_id = :shopId and not has_left order by name collate people_order',
@@ -16,7 +21,7 @@ export const hoursOf = (
        select e.id, (e.at at time zone :timeZone)::date as day, (e.facts ->> 'minutes')::int as minutes, e.text as what,
          e.build_id as "buildId", b.nickname
        from entries_now e join builds b on b.shop_id = e.shop_id and b.id = e.build_id
-       where e.shop_id = :shopId and e.person_id = :personId and not e.withdrawn
+       where e.shop_id = :shopId and ${WHO_WORKED} = :personId and not e.withdrawn
          and e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
          and e.at >= :from::date::timestamp at time zone :timeZone
          and e.at < (:to::date + 1)::timestamp at time zone :timeZone

@@ -178,6 +178,14 @@ test('what was done and bought on no line becomes a change, or goes within the d
   const [change, within] = [nextId(), nextId()];
   await Promise.all([1, 2, 3].map(() => belongs(seal.id, { belongs: 'change', lineId: change })));
   await belongs(tape.id, { belongs: 'discretion', lineId: within });
+  // A change is a new line: nothing gets onto one that nobody agreed to by calling it one.
+  const round = line({ kind: 'did', text: 'did the rails, 1h', facts: { subject: 'rails', minutes: 60 } });
+  await it.technician.post(pathOf('entryAdd', { buildId })).send(round).expect(200);
+  await it.technician
+    .put(pathOf('entryBelongs', { buildId, entryId: round.id }))
+    .send({ belongs: 'change', lineId: change })
+    .expect(409);
+  await belongs(round.id, { belongs: 'warranty' });
   const dear = line({
     kind: 'spent',
     text: 'spent 50 on glue',

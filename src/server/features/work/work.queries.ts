@@ -168,6 +168,15 @@ export const saveBelongs = (
     b,
   );
 
+export const belongsOf = (
+  tx: Tx,
+  entryId: string,
+): Promise<{ belongs: string; lineId: string | null } | undefined> =>
+  tx.one(
+    'select belongs, line_id as "lineId" from entry_belongs where shop_id = :shopId and entry_id = :entryId',
+    { entryId },
+  );
+
 /** Hours of each line, by its id. */
 export async function spentByLine(tx: Tx, buildId: string): Promise<Map<string, number>> {
   const rows = await tx.rows<{ line_id: string; minutes: number }>(
