@@ -99,6 +99,7 @@ export const makeRouter = (client: QueryClient) =>
                 { path: '/shop/rules', lazy: page(() => import('./features/houseRules/RulesPage.tsx')) },
                 { path: '/shop/terms', lazy: page(() => import('./features/estimate/TermsPage.tsx')) },
                 { path: '/shop', lazy: page(() => import('./features/shop/ShopPage.tsx')) },
+                { path: '/round', lazy: page(() => import('./features/letters/RoundPage.tsx')) },
                 { path: '/letters/:letterId', lazy: page(() => import('./features/letters/LetterPage.tsx')) },
                 { path: '/outbox', lazy: page(() => import('./features/outbox/OutboxPage.tsx')) },
                 { path: '*', Component: NoSuchPage },

@@ -4,21 +4,35 @@ import {
   ArrayMaxSize,
   IsArray,
   IsBoolean,
+  IsIn,
   IsInt,
+  IsNumber,
   IsOptional,
   IsString,
   IsUUID,
   Length,
+  Matches,
+  Max,
   MaxLength,
+  Min,
+  Validate,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
 import type { ShownPicture } from '#core/photo/shown.ts';
-import type { Letter } from '#core/update/draft.ts';
+import type { Leak } from '#core/update/leaks.ts';
+import type { Detail, Letter } from '#core/update/letter.ts';
+import { DETAILS } from '#core/update/letter.ts';
+import type { Unsaid } from '#core/update/unsaid.ts';
+import type { TellBy } from './builds.ts';
+import { CalendarDay } from './calendarDay.ts';
 
 class LetterItemDto {
   @IsString() @Length(1, 100) id!: string;
   @IsString() @MaxLength(4000, { message: 'at most 4,000 characters' }) text!: string;
   @IsBoolean() leftOut!: boolean;
+  @IsOptional() @IsBoolean() fixed?: boolean;
+  @IsOptional() @IsBoolean() answer?: boolean;
   @IsOptional() @IsUUID(undefined, { each: true }) @ArrayMaxSize(60) media?: string[];
 }
 
@@ -44,6 +58,13 @@ export class LetterDto {
   parts!: LetterPartDto[];
 
   @IsString() @MaxLength(1000) closing!: string;
+
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(100)
+  @IsString({ each: true })
+  @MaxLength(300, { each: true })
+  meant?: string[];
 }
 
 export class LetterDraftDto {
@@ -62,6 +83,15 @@ export class LetterVersionDto {
   @IsInt() version!: number;
 }
 
+/** A letter to be sent, with the figures that the sender saw: it goes only if they are still so. */
+export class LetterSendDto extends LetterVersionDto {
+  @IsArray()
+  @ArrayMaxSize(500)
+  @IsString({ each: true })
+  @MaxLength(4000, { each: true })
+  figures!: string[];
+}
+
 export interface LetterView {
   id: string;
   buildId: string;
@@ -78,6 +108,10 @@ export interface LetterView {
   customer: { name: string; email: string };
   /** Something was logged after this draft was made. */
   stale: boolean;
+  /** Words in it that are not for this customer, or may not be. */
+  leaks: Leak[];
+  /** What it does not mention. */
+  unsaid: Unsaid[];
 }
 
 export interface LetterRow {
@@ -85,6 +119,68 @@ export interface LetterRow {
   state: 'draft' | 'sent';
   subject: string;
   at: string;
+}
+
+/** How a customer likes to be told. */
+export class MannerPutDto {
+  @IsInt() @Min(1) version!: number;
+  @IsIn(DETAILS, { message: 'choose how much' }) detail!: Detail;
+  @IsString() @MaxLength(500, { message: 'at most 500 characters' }) greeting!: string;
+  @IsString() @MaxLength(1000, { message: 'at most 1,000 characters' }) closing!: string;
+  /** Absent: as the shop has it. */
+  @IsOptional() @IsBoolean() metric?: boolean;
+
+  @IsOptional()
+  @Matches(/^[A-Z]{3}$/, { message: 'three letters, as in EUR' })
+  alsoCurrency?: string;
+
+  /** What one unit of the shop’s currency is in theirs. */
+  @ValidateIf((m: MannerPutDto) => m.alsoCurrency !== undefined)
+  @Max(1_000_000, { message: 'that is too much' })
+  @Min(0.000001, { message: 'above nothing' })
+  @IsNumber({ maxDecimalPlaces: 6 }, { message: 'a number, as in 1.17' })
+  alsoRate?: number;
+
+  @ValidateIf((m: MannerPutDto) => m.alsoCurrency !== undefined)
+  @Validate(CalendarDay)
+  alsoRateOn?: string;
+}
+
+export interface MannerView extends MannerPutDto {
+  customer: string;
+  /** The shop’s own words, which hold where the customer’s are empty. */
+  shopGreeting: string;
+  shopClosing: string;
+}
+
+/** The words that every letter of the shop begins and ends with, unless a customer has others. */
+export class LetterWordsDto {
+  @IsString() @MaxLength(500, { message: 'at most 500 characters' }) greeting!: string;
+  @IsString() @MaxLength(1000, { message: 'at most 1,000 characters' }) closing!: string;
+}
+
+/** A letter that is due: whose, and why. */
+export interface DueLetter {
+  buildId: string;
+  nickname: string;
+  vehicle: string;
+  customer: string;
+  tellBy: TellBy;
+  /** Why now, the most pressing first. */
+  reasons: string[];
+  /** Their word holds the car up. */
+  isWaitedFor: boolean;
+  /** Days beyond how often they wish to hear. */
+  overdue: number;
+  toldOn: string;
+  /** Their draft, where one lies ready. */
+  draftId: string | null;
+}
+
+export interface DueView {
+  due: DueLetter[];
+  /** Told in time, and how many. */
+  others: number;
 }
 
 export interface OutboxView {

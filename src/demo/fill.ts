@@ -8,13 +8,14 @@ import type { SymptomRole } from '#core/inspection/symptoms.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { addDays, dayOf, weekdayOf, type Day } from '#core/time/days.ts';
+import { figuresTold } from '#core/update/letter.ts';
 import { noonOf } from '#core/time/zones.ts';
 import { atTheDoor } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { createBuild, setNext } from '#server/features/builds/builds.service.ts';
 import { pauseBuild } from '#server/features/builds/pauses.service.ts';
 import { addEntry, correctEntry, listEntries } from '#server/features/entries/entries.service.ts';
-import { openLetter, sendLetter } from '#server/features/letters/letters.service.ts';
+import { openLetter, saveLetter, sendLetter } from '#server/features/letters/letters.service.ts';
 import { firstShopMade } from '#server/features/session/session.queries.ts';
 import { createShop } from '#server/features/session/session.service.ts';
 import { setPinned } from '#server/features/plan/plan.service.ts';
@@ -332,7 +333,24 @@ async function followUp(shop: Shop, who: SignedIn, buildId: string, rule: string
   }
 }
 
+/** Drafts, leaves out what is not for this customer, as an owner would, and sends. */
 async function writeLetter(shop: Shop, who: SignedIn, buildId: string): Promise<void> {
-  const letter = await openLetter(shop.deps, who, buildId, { id: shop.id() });
-  await sendLetter(shop.deps, who, letter.id, { version: letter.version });
+  let letter = await openLetter(shop.deps, who, buildId, { id: shop.id() });
+  const leaks = new Set(letter.leaks.map((l) => l.where));
+  if (leaks.size > 0) {
+    const parts = letter.content.parts.map((p) => ({
+      ...p,
+      items: p.items.map((i) => ({
+        ...i,
+        media: [...(i.media ?? [])],
+        leftOut: i.leftOut || leaks.has(i.id),
+      })),
+    }));
+    const content = { ...letter.content, meant: [], parts };
+    letter = await saveLetter(shop.deps, who, letter.id, { version: letter.version, content });
+  }
+  await sendLetter(shop.deps, who, letter.id, {
+    version: letter.version,
+    figures: figuresTold(letter.content),
+  });
 }

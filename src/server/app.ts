@@ -13,6 +13,7 @@ import { healthRoutes } from './features/health/health.routes.ts';
 import { letterPageRoutes } from './features/letterPage/letterPage.routes.ts';
 import { labelsRoutes } from './features/labels/labels.routes.ts';
 import { lettersRoutes } from './features/letters/letters.routes.ts';
+import { linksRoutes } from './features/links/links.routes.ts';
 import { houseRulesRoutes } from './features/houseRules/houseRules.routes.ts';
 import { inspectionRoutes } from './features/inspection/inspection.routes.ts';
 import { LiveHub } from './features/live/live.hub.ts';
@@ -72,6 +73,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     entriesRoutes(deps),
     photosRoutes(deps),
     lettersRoutes(deps),
+    linksRoutes(deps),
     letterPageRoutes(deps),
     vehicleRoutes(deps),
     inspectionRoutes(deps),

@@ -50,6 +50,11 @@ const INSPECTION: [string, string][] = [
   ['2', 'Finding'],
   ['3', 'Could not see'],
 ];
+const ROUND: [string, string][] = [
+  ['N', 'The next letter'],
+  ['B', 'The one before'],
+  ['S', 'Send this one'],
+];
 const WORK: [string, string][] = [['N', 'New task']];
 const PARTS: [string, string][] = [['N', 'New part']];
 const PIECES: [string, string][] = [['N', 'What came off']];
@@ -57,6 +62,7 @@ const SNAGS: [string, string][] = [['N', 'To put right']];
 const ESTIMATE: [string, string][] = [['N', 'New line']];
 
 function keysOf(pathname: string): [string, string][] {
+  if (pathname === '/round') return ROUND;
   if (pathname.endsWith('/estimate')) return ESTIMATE;
   if (pathname.endsWith('/work')) return WORK;
   if (pathname.endsWith('/snags')) return SNAGS;

@@ -110,6 +110,7 @@ export function Layout() {
             All parts
           </OnDeskLink>
           <OnDeskLink to="/outwork">Outwork</OnDeskLink>
+          {seesPrices && <OnDeskLink to="/round">Letters</OnDeskLink>}
           {seesPrices && <NavLink to="/shop">Shop</NavLink>}
           {shop.isDemo && seesPrices && <NavLink to="/outbox">Outbox</NavLink>}
         </Nav>

@@ -88,7 +88,7 @@ export function customerSentence(entry: Told, manner: Manner): string | null {
         capital(
           facts.subject && /^(?:i |we )?(?:have )?fitted\b/i.test(entry.text)
             ? `${named(facts, what)} fitted`
-            : withoutFigures(what, manner),
+            : withoutFigures(entry.kind, what, manner),
         ),
       );
     case 'waiting': {
@@ -100,7 +100,7 @@ export function customerSentence(entry: Told, manner: Manner): string | null {
     case 'resumed':
       return stop(`Work goes on again${facts.subject ? ` (${facts.subject})` : ''}`);
     default:
-      return stop(capital(withoutFigures(what, manner)));
+      return stop(capital(withoutFigures(entry.kind, what, manner)));
   }
 }
 
@@ -112,8 +112,12 @@ const JOINING =
  * The text without the bare price, hours and class that a shop line ends in ("…, 60 and four hours, must"):
  * the letter says these once, in full, from the facts.
  */
-function withoutFigures(text: string, manner: Manner): string {
-  const figures = parseLine(text, namelessContext(manner)).spans.filter((s) => FIGURES.has(s.field));
+function withoutFigures(kind: Kind, text: string, manner: Manner): string {
+  // What a price or a class is depends on the kind, which the text need not name.
+  const lead = `${kind} `;
+  const figures = parseLine(lead + text, namelessContext(manner))
+    .spans.filter((s) => FIGURES.has(s.field))
+    .map((s) => ({ start: s.start - lead.length, end: s.end - lead.length }));
   const inFigure = (at: number): boolean => figures.some((s) => at >= s.start && at < s.end);
   let end = text.length;
   for (let comma = text.lastIndexOf(','); comma > 0; comma = text.lastIndexOf(',', comma - 1)) {

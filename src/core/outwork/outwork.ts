@@ -16,6 +16,21 @@ export const TREATMENTS = [
 ] as const;
 export type Treatment = (typeof TREATMENTS)[number];
 
+/** A treatment as what is done there: “plating”, as in “out for plating”. */
+export const TREATMENT_WORK: Record<Treatment, string> = {
+  plate: 'plating',
+  chrome: 'chrome plating',
+  'powder coat': 'powder coating',
+  blast: 'blasting',
+  'wet blast': 'wet blasting',
+  anodise: 'anodising',
+  machine: 'machining',
+  trim: 'trimming',
+  replace: 'replacing',
+  make: 'making',
+  'from donor': 'a donor’s',
+};
+
 /** Piles of pieces that do not go anywhere: another part takes their place. */
 export const REPLACED_BY_PART: readonly Treatment[] = ['replace', 'make', 'from donor'];
 

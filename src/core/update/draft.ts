@@ -2,117 +2,174 @@
 import type { Entry, EffectiveEntry, Totals } from '../log/entries.ts';
 import { effectiveEntries } from '../log/entries.ts';
 import { KIND_SPECS, LETTER_SECTIONS, type Kind, type LetterSection } from '../log/kinds.ts';
-import {
-  customerSentence,
-  figuresInWords,
-  fromVendor,
-  inSentence,
-  placedName,
-  withArticle,
-  type Manner,
-} from '../log/sentences.ts';
-import { formatMoney } from '../money/money.ts';
-import { formatDay } from '../time/days.ts';
+import { customerSentence, figuresInWords, inSentence, placedName, withArticle } from '../log/sentences.ts';
+import { formatDay, type Day } from '../time/days.ts';
 import { formatMinutes } from '../time/hours.ts';
+import type { Hold } from '../waits/binding.ts';
 import type { Wait } from '../waits/waits.ts';
-
-/** One sentence of a letter, with the entries it tells and whether the owner leaves it out. */
-export interface LetterItem {
-  id: string;
-  text: string;
-  leftOut: boolean;
-  /** Ids of the photographs that go with it. */
-  media?: readonly string[];
-}
-
-export interface LetterPart {
-  id: LetterSection | 'costs' | 'next';
-  title: string;
-  items: LetterItem[];
-}
-
-/** A letter as it is kept and sent: plain words in order. */
-export interface Letter {
-  subject: string;
-  greeting: string;
-  parts: LetterPart[];
-  closing: string;
-}
+import {
+  costItems,
+  decisionItems,
+  distanceWords,
+  readyItems,
+  type LetterDecision,
+  type LetterManner,
+  type LetterMoney,
+  type LetterReady,
+} from './figures.ts';
+import { waitItems } from './held.ts';
+import type { Detail, Letter, LetterItem, LetterPart, PartId } from './letter.ts';
 
 export interface DraftInput {
-  build: {
-    number: string;
-    vehicle: string;
-    promised: string | null;
-    /** Where pauses for the customer’s reasons moved the promise: what it was, and by how many days. */
-    rested?: { was: string; days: number };
-  };
+  build: { number: string; vehicle: string };
   customerFirstName: string;
   shopName: string;
   ownerName: string;
-  manner: Manner;
+  /** The shop’s or the owner’s own words for this customer; {name}, {owner} and {shop} stand for those. Empty: the usual ones. */
+  words: { greeting: string; closing: string };
+  detail: Detail;
+  manner: LetterManner;
   /** Entries kept since the last letter's cut, and the entries that corrections among them name. */
   entries: readonly Entry[];
   /** The last letter told everything up to this seq; 0 before the first. */
   toldUpTo: number;
   totals: Totals;
+  /** The build’s costs; null while nothing is agreed and nothing begun. */
+  money: LetterMoney | null;
   waits: readonly Wait[];
+  /** Entries by which it was let rest. */
+  rests: ReadonlySet<string>;
+  /** What holds it that follows from its parts, places and tasks. */
+  holds: { binding: Hold | null; others: readonly Hold[] };
+  decisions: readonly LetterDecision[];
+  /** Questions that an earlier letter told and nobody has answered. */
+  openQuestions: readonly { id: string; text: string; on: Day }[];
+  ready: LetterReady;
   /** What the shop means to do next; empty when nobody has said. */
   next: string;
   /** What is due after hand-over and not done yet, by a day or by miles. */
   followUps: readonly { id: string; title: string; dueOn: string | null; dueMiles: number | null }[];
 }
 
-const TITLES: Record<LetterPart['id'], string> = {
+const TITLES: Record<PartId, string> = {
   done: 'What we did',
   found: 'What we found',
   ordered: 'Parts and things sent out',
   waiting: 'What it waits for',
-  decisions: 'Asked and settled',
+  decisions: 'What was settled',
   corrections: 'Put right since my last letter',
   other: 'Also worth knowing',
   costs: 'What it comes to so far',
+  decide: 'What I need from you',
   next: 'What is next',
 };
+const USUAL = { greeting: 'Dear {name},', closing: 'With kind regards,\n{owner}\n{shop}' };
 
 /** Drafts a letter. Pure: the same input gives the same letter, and every figure in it is the ledger's. */
 export function draftLetter(input: DraftInput): Letter {
   const effective = effectiveEntries(input.entries);
   const fresh = effective.filter((e) => e.seq > input.toldUpTo && !e.withdrawn && e.audience === 'customer');
-  const bySection = new Map<LetterSection, LetterItem[]>(LETTER_SECTIONS.map((s) => [s, []]));
-  for (const e of [...fresh].sort((a, b) => a.at.localeCompare(b.at) || a.seq - b.seq)) {
-    const spec = KIND_SPECS[e.kind].letter;
-    if ('never' in spec || e.kind === 'waiting' || e.kind === 'resumed') continue;
-    bySection.get(spec.section)?.push(itemOf(e, input.manner));
-  }
-  bySection.set('corrections', corrections(effective, input));
-  bySection.set('waiting', waitItems(input));
-  const parts = LETTER_SECTIONS.map((id): LetterPart => ({
+  const sections = sectionsOf(fresh, input);
+  const filled: Record<PartId, LetterItem[]> = {
+    ...sections,
+    corrections: corrections(effective, input),
+    waiting: toYou(waitItems(input.waits, input.holds, input.manner, input.rests), input),
+    costs: costItems(input.money, input.totals, input.manner),
+    decide: toYou(
+      [...decisionItems(input.decisions, input.manner), ...stillOpen(input), ...sections.decide],
+      input,
+    ),
+    next: nextItems(input),
+  };
+  const told = ORDER.filter((id) => filled[id].length > 0).map((id): LetterPart => ({
     id,
     title: TITLES[id],
-    items: bySection.get(id) ?? [],
+    items: atDetail(id, filled[id], input.detail),
   }));
-  const told = parts.filter((p) => p.items.length > 0);
-  told.push({ id: 'costs', title: TITLES.costs, items: costItems(input) });
-  const next = nextItems(input);
-  if (next.length > 0) told.push({ id: 'next', title: TITLES.next, items: next });
   return {
     subject: subjectLine(input, fresh),
-    greeting: `Dear ${input.customerFirstName},`,
+    greeting: ownWords(input.words.greeting || USUAL.greeting, input),
     parts: fresh.length === 0 ? [quietPart(input), ...told] : told,
-    closing: `With kind regards,\n${input.ownerName}\n${input.shopName}`,
+    closing: ownWords(input.words.closing || USUAL.closing, input),
   };
 }
 
-function itemOf(e: EffectiveEntry, manner: Manner): LetterItem {
+const plain = (s: string): string => s.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+
+/** What was written of the customer by name is said to them: “Asked Hugh about …”, “Waiting for Anselm to …”. */
+function toYou(items: LetterItem[], { customerFirstName }: DraftInput): LetterItem[] {
+  const name = plain(customerFirstName);
+  const turns: [RegExp, string][] = [
+    [new RegExp(`^Asked ${name}\\b(?!’s)`), 'I asked you'],
+    [new RegExp(`\\b(open since .{3,20}: )asked ${name}\\b(?!’s)`), '$1I asked you'],
+    [new RegExp(`\\bfor ${name} to\\b`), 'for you to'],
+    [new RegExp(`\\b${name}’s\\b`), 'your'],
+  ];
+  return items.map((item) => ({
+    ...item,
+    text: turns.reduce((text, [from, to]) => text.replace(from, to), item.text),
+  }));
+}
+
+const ORDER: readonly PartId[] = [...LETTER_SECTIONS, 'costs', 'decide', 'next'];
+
+const ownWords = (words: string, { customerFirstName, ownerName, shopName }: DraftInput): string =>
+  words
+    .replaceAll('{name}', customerFirstName)
+    .replaceAll('{owner}', ownerName)
+    .replaceAll('{shop}', shopName);
+
+/** What was logged, by the part of the letter that tells it. */
+function sectionsOf(
+  fresh: readonly EffectiveEntry[],
+  input: DraftInput,
+): Record<LetterSection | 'decide', LetterItem[]> {
+  const all = Object.fromEntries([...LETTER_SECTIONS, 'decide'].map((s) => [s, []])) as unknown as Record<
+    LetterSection | 'decide',
+    LetterItem[]
+  >;
+  for (const e of [...fresh].sort((a, b) => a.at.localeCompare(b.at) || a.seq - b.seq)) {
+    const spec = KIND_SPECS[e.kind].letter;
+    if ('never' in spec || e.kind === 'waiting' || e.kind === 'resumed') continue;
+    const asks = e.kind === 'asked' && e.facts.vendor === undefined;
+    all[asks ? 'decide' : spec.section].push(itemOf(e, input));
+  }
+  return all;
+}
+
+/** So many of what was done are told to those who want it brief: the newest. */
+const BRIEF_DONE = 5;
+
+/** What a customer does not want to read is left out, and stays to be put back. */
+function atDetail(id: PartId, items: LetterItem[], detail: Detail): LetterItem[] {
+  if (detail !== 'brief') return items;
+  const out = (at: number): boolean =>
+    id === 'ordered' || id === 'other' || (id === 'done' && at < items.length - BRIEF_DONE);
+  return items.map((item, at) => (out(at) ? { ...item, leftOut: true } : item));
+}
+
+function itemOf(e: EffectiveEntry, { manner, detail }: DraftInput): LetterItem {
   const sentence = customerSentence(e, manner) ?? '';
   const media = e.media.length > 0 ? { media: e.media } : {};
-  const figures = KIND_SPECS[e.kind].money === 'estimate' ? figuresInWords(e.facts, manner) : null;
-  if (figures === null || e.kind === 'decided' || e.kind === 'asked')
-    return { id: e.id, text: sentence, leftOut: false, ...media };
-  const text = `${sentence.replace(/\.$/, '')}. To put right: about ${figures}.`;
+  const asks = e.kind === 'decided' || e.kind === 'asked';
+  const figures = KIND_SPECS[e.kind].money === 'estimate' && !asks ? figuresInWords(e.facts, manner) : null;
+  const bare = sentence.replace(/\.$/, '');
+  const { minutes } = e.facts;
+  const text =
+    figures !== null
+      ? `${bare}. To put right: about ${figures}.`
+      : detail === 'enthusiast' && KIND_SPECS[e.kind].minutes === 'worked' && minutes !== undefined
+        ? `${bare} (${formatMinutes(minutes)}).`
+        : sentence;
   return { id: e.id, text, leftOut: false, ...media };
 }
+
+const stillOpen = ({ openQuestions, manner }: DraftInput): LetterItem[] =>
+  openQuestions.map(({ id, text, on }) => ({
+    id: `open-${id}`,
+    text: `Still open since ${formatDay(on, manner.locale, manner.today)}: ${inSentence(text).replace(/\.$/, '')}.`,
+    leftOut: false,
+  }));
 
 /** What was told before and has been corrected since. */
 function corrections(effective: readonly EffectiveEntry[], input: DraftInput): LetterItem[] {
@@ -144,81 +201,43 @@ function toldText(e: EffectiveEntry, { entries, toldUpTo }: DraftInput): string 
     : (e.original?.text ?? e.text);
 }
 
-function waitItems({ waits, manner }: DraftInput): LetterItem[] {
-  return waits.map((w) => {
-    const since = formatDay(w.since, manner.locale, manner.today);
-    const from = fromVendor(w.vendor);
-    const late = w.due !== undefined && w.due < manner.today;
-    const due = w.due
-      ? late
-        ? `, which was due on ${formatDay(w.due, manner.locale, manner.today)}`
-        : `, due ${formatDay(w.due, manner.locale, manner.today)}`
-      : '';
-    return {
-      id: `wait-${w.entryId}`,
-      text: `Waiting for ${withArticle(w.subject)}${from} since ${since}${due}.`,
-      leftOut: false,
-    };
-  });
-}
-
-function costItems({ totals, manner }: DraftInput): LetterItem[] {
-  const spent = formatMoney(totals.spentMinor, manner.currency, manner.locale);
-  return [
-    {
-      id: 'costs-so-far',
-      text: `Parts, materials and outside work so far: ${spent}. Hours worked so far: ${formatMinutes(totals.workedMinutes)}.`,
-      leftOut: false,
-    },
-  ];
-}
-
-function restedWords({ rested }: DraftInput['build'], { locale, today }: DraftInput['manner']): string {
-  if (rested === undefined || rested.days === 0) return '';
-  const days = rested.days === 1 ? 'The day' : `The ${rested.days} days`;
-  return ` ${days} that it rested ${rested.days === 1 ? 'is' : 'are'} added to ${formatDay(rested.was, locale, today)}.`;
-}
-
 /** “Due when it is back on the road: bolts again, after 150 miles.” */
 function dueItem(
   { id, title, dueOn, dueMiles }: DraftInput['followUps'][number],
-  { locale, today }: Manner,
+  manner: LetterManner,
 ): LetterItem {
   const when = [
-    dueMiles !== null && `after ${dueMiles} miles`,
-    dueOn !== null && `by ${formatDay(dueOn, locale, today)}`,
+    dueMiles !== null && `after ${distanceWords(dueMiles, manner)}`,
+    dueOn !== null && `by ${formatDay(dueOn, manner.locale, manner.today)}`,
   ].filter((w): w is string => w !== false);
   const text = `Due once it is on the road again: ${inSentence(title)}, ${when.join(' or ')}.`;
   return { id: `due-${id}`, text, leftOut: false };
 }
 
-function nextItems({ next, build, manner, followUps }: DraftInput): LetterItem[] {
-  const items: LetterItem[] = [];
-  if (next.trim() !== '') items.push({ id: 'next', text: next.trim(), leftOut: false });
-  if (build.promised !== null)
-    items.push({
-      id: 'promised',
-      text: `Promised for ${formatDay(build.promised, manner.locale, manner.today)}.${restedWords(build, manner)}`,
-      leftOut: false,
-    });
-  items.push(...followUps.map((f) => dueItem(f, manner)));
-  return items;
-}
+const nextItems = ({ next, ready, manner, followUps }: DraftInput): LetterItem[] => [
+  ...(next.trim() === '' ? [] : [{ id: 'next', text: next.trim(), leftOut: false }]),
+  ...readyItems(ready, manner),
+  ...followUps.map((f) => dueItem(f, manner)),
+];
 
-function quietPart({ waits }: DraftInput): LetterPart {
-  const text =
-    waits.length > 0
-      ? 'Nothing has been done on your car since my last letter, because it stands waiting. Here is for what.'
-      : 'Nothing has been done on your car since my last letter. I would rather say so than leave you wondering.';
+function quietPart({ waits, holds }: DraftInput): LetterPart {
+  const stands = waits.length > 0 || holds.binding !== null;
+  const text = stands
+    ? 'Nothing has been done on your car since my last letter, because it stands waiting. Here is for what.'
+    : 'Nothing has been done on your car since my last letter. I would rather say so than leave you wondering.';
   return { id: 'other', title: 'A quiet spell', items: [{ id: 'quiet', text, leftOut: false }] };
 }
 
-/** A heading worth opening: the newest thing done or found, else what it waits for. */
-function subjectLine({ build, waits }: DraftInput, fresh: readonly EffectiveEntry[]): string {
+/** A heading worth opening: the newest thing done or found, else what it waits for; and whether an answer is wanted. */
+function subjectLine(
+  { build, waits, rests, decisions }: DraftInput,
+  fresh: readonly EffectiveEntry[],
+): string {
   const newest = [...fresh].reverse().find((e) => e.facts.subject !== undefined && e.kind in PAST);
-  const wait = waits[0];
+  const wait = waits.find((w) => !rests.has(w.entryId));
   const about = newest ? doneTo(newest) : wait ? `waiting for ${withArticle(wait.subject)}` : 'how it stands';
-  return `${build.vehicle}: ${about}`.slice(0, 140);
+  const asks = decisions.length > 0 ? ', and your word is wanted' : '';
+  return `${`${build.vehicle}: ${about}`.slice(0, 140 - asks.length)}${asks}`;
 }
 
 const PAST: Partial<Record<Kind, string>> = {

@@ -1,6 +1,6 @@
 /** A letter as the customer reads it: the same words as HTML for the page, and as plain text for the mail. */
 import { picturesHtml, type ShownPicture } from '../photo/shown.ts';
-import type { Letter, LetterItem } from './draft.ts';
+import type { Letter, LetterItem } from './letter.ts';
 import { escapeHtml } from './escape.ts';
 
 /** The parts of a letter that are told: what is left out, and parts with nothing in them, are gone. */

@@ -1,5 +1,5 @@
 /** When a letter can go. */
-import type { Letter } from './draft.ts';
+import type { Letter } from './letter.ts';
 import { toldParts } from './html.ts';
 
 /** Why this letter cannot be sent to this address, or null. */

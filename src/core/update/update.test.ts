@@ -10,7 +10,8 @@ import { KINDS, type Kind } from '../log/kinds.ts';
 import { formatMoney } from '../money/money.ts';
 import { formatMinutes } from '../time/hours.ts';
 import { openWaits } from '../waits/waits.ts';
-import { draftLetter, type DraftInput, type Letter } from './draft.ts';
+import { draftLetter, type DraftInput } from './draft.ts';
+import type { Letter } from './letter.ts';
 import { letterHtml, letterText, toldParts } from './html.ts';
 import { escapeHtml } from './escape.ts';
 import { whyNotSend } from './sending.ts';
@@ -26,7 +27,7 @@ function draft(entries: Entry[], more: Partial<DraftInput> = {}): Letter {
       minutes: e.facts.minutes ?? 0,
     }));
   return draftLetter({
-    build: { number: 'B-0105', vehicle: 'Pipit Three microcar', promised: null },
+    build: { number: 'B-0105', vehicle: 'Pipit Three microcar' },
     customerFirstName: 'Ilse',
     shopName: 'Saltmarsh Coachworks',
     ownerName: 'Wren Osgood',
@@ -34,7 +35,15 @@ function draft(entries: Entry[], more: Partial<DraftInput> = {}): Letter {
     entries,
     toldUpTo: 0,
     totals: totalsOf(sums),
+    words: { greeting: '', closing: '' },
+    detail: 'full',
+    money: null,
     waits: openWaits(effective, 'Europe/London'),
+    rests: new Set(),
+    holds: { binding: null, others: [] },
+    decisions: [],
+    openQuestions: [],
+    ready: { promised: null, told: null, restedDays: 0, waited: [] },
     next: '',
     followUps: [],
     ...more,
@@ -47,12 +56,7 @@ describe('what is next', () => {
   test('a promise that rested says what it was; what is due after hand-over, by miles or by its day', () => {
     const letter = draft([], {
       next: 'The second primer.',
-      build: {
-        number: 'B-0105',
-        vehicle: 'Pipit Three microcar',
-        promised: '2026-03-26',
-        rested: { was: '2026-03-16', days: 10 },
-      },
+      ready: { promised: '2026-03-26', told: null, restedDays: 10, waited: [] },
       followUps: [
         { id: 'a', title: 'Head bolts again', dueOn: null, dueMiles: 150 },
         { id: 'b', title: 'Hood tension', dueOn: '2026-04-10', dueMiles: 500 },
@@ -60,7 +64,7 @@ describe('what is next', () => {
     });
     expect(texts(letter, 'next')).toEqual([
       'The second primer.',
-      'Promised for Thu 26 Mar. The 10 days that it rested are added to Mon 16 Mar.',
+      'Promised for Thu 26 Mar. 10 days that it rested for your reasons are in that.',
       'Due once it is on the road again: head bolts again, after 150 miles.',
       'Due once it is on the road again: hood tension, after 500 miles or by Fri 10 Apr.',
     ]);
@@ -92,7 +96,7 @@ describe('what is told', () => {
       ],
       {
         next: 'Then the cover is cut.',
-        build: { number: 'B-0105', vehicle: 'Pipit Three microcar', promised: '2026-04-30' },
+        ready: { promised: '2026-04-30', told: null, restedDays: 0, waited: [] },
       },
     );
     expect(letter.parts.map((p) => p.id)).toEqual([
@@ -161,6 +165,67 @@ describe('what is told', () => {
     expect(
       draft([entry({ kind: 'did', text: 'x', facts: { subject: 'gear change adjusted' } })]).subject,
     ).toBe('Pipit Three microcar: gear change adjusted');
+  });
+});
+
+describe('for whom it is', () => {
+  const asked = entry({ kind: 'asked', text: 'asked Ilse about the hood', facts: {} });
+
+  test('what was asked of them is asked of “you”; what was asked of a vendor is no question to them', () => {
+    const vendor = entry({
+      kind: 'asked',
+      text: 'asked the welder about the frame',
+      facts: { vendor: 'welder' },
+    });
+    const letter = draft([asked, vendor], {
+      waits: [
+        { entryId: 'a', subject: 'Ilse to say yes', since: '2026-03-02' },
+        { entryId: 'b', subject: 'Ilse pays when she is in port', since: '2026-03-03' },
+      ],
+      rests: new Set(['b']),
+      openQuestions: [{ id: 'q', text: 'asked Ilse about the seats', on: '2026-02-20' }],
+    });
+    expect(texts(letter, 'decide')).toEqual([
+      'Still open since Fri 20 Feb: I asked you about the seats.',
+      'I asked you about the hood.',
+    ]);
+    expect(texts(letter, 'decisions')).toEqual(['Asked the welder about the frame.']);
+    expect(texts(letter, 'waiting')).toEqual([
+      'Waiting for you to say yes since Mon 2 Mar.',
+      'It rests since Tue 3 Mar: Ilse pays when she is in port.',
+    ]);
+  });
+
+  test('brief: the newest five of what was done, no orders; enthusiast: the hours of each job', () => {
+    const done = Array.from({ length: 7 }, (_, i) =>
+      entry({ kind: 'did', text: `did job ${i}`, facts: { subject: `job ${i}`, minutes: 90 } }),
+    );
+    const ordered = entry({ kind: 'ordered', text: 'ordered hood cloth', facts: { subject: 'hood cloth' } });
+    const brief = draft([...done, ordered], { detail: 'brief' });
+    const out = brief.parts.flatMap((p) => p.items.filter((i) => i.leftOut).map((i) => i.text));
+    expect(out).toEqual(['Job 0.', 'Job 1.', 'Hood cloth ordered.']);
+    expect(texts(draft(done, { detail: 'enthusiast' }), 'done')[0]).toBe('Job 0 (1 h 30 min).');
+  });
+
+  test('greeting and closing in the shop’s own words', () => {
+    const letter = draft([], {
+      words: { greeting: 'Good day {name},', closing: '{owner} at {shop}' },
+    });
+    expect([letter.greeting, letter.closing]).toEqual([
+      'Good day Ilse,',
+      'Wren Osgood at Saltmarsh Coachworks',
+    ]);
+  });
+
+  test('the price and class that a line ends in are said once, however the sentence goes', () => {
+    const found = entry({
+      kind: 'found',
+      text: 'found brake pedal long after bleeding, master cylinder suspected, 95 and three hours, safety',
+      facts: { subject: 'brake pedal', moneyMinor: 9500, minutes: 180, class: 'safety' },
+    });
+    expect(texts(draft([found]), 'found')).toEqual([
+      'Brake pedal long after bleeding, master cylinder suspected. To put right: about £95.00 and 3 h.',
+    ]);
   });
 });
 

@@ -31,6 +31,8 @@ export interface Hold {
   until: Day | null;
   /** What would help, and whose act it is. */
   act: string;
+  /** The task that it holds, where it holds one. */
+  task?: string;
 }
 
 export interface WaitingBuild {

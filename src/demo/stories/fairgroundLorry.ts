@@ -36,9 +36,9 @@ export const fairgroundLorry: DemoBuild = {
 52 J reading joint angle 4.1 deg front, 0.2 deg rear
 45 W @letter
 32 W @letter
-60 I @ask-money what=the first instalment; asked=3000; due=14
-52 I @money-in what=the first instalment; received=3000
-26 I @ask-money what=the second instalment; asked=2600; due=7
+60 I @ask-money what=the first instalment; asked=900; due=14
+52 I @money-in what=the first instalment; received=900
+26 I @ask-money what=the second instalment; asked=700; due=7
 24 W @rest customer Sal pays when the fair has been round the islands, back in a month
 24 W moved to store
 18 W @letter

@@ -12,6 +12,7 @@ import * as addDonors from '../../../migrations/20261127_add_donors.ts';
 import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 import * as addHouseRules from '../../../migrations/20261125_add_house_rules.ts';
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
+import * as addLetterManner from '../../../migrations/20261129_add_letter_manner.ts';
 import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
 import * as addShopLists from '../../../migrations/20261126_add_shop_lists.ts';
@@ -41,6 +42,7 @@ const MIGRATIONS = {
   '20261127_add_outwork': addOutwork,
   '20261127_add_pauses': addPauses,
   '20261128_add_costs': addCosts,
+  '20261129_add_letter_manner': addLetterManner,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

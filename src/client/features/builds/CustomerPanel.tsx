@@ -10,7 +10,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Head, Panel, Quiet, Row } from '../../ui/parts.tsx';
 import { touch } from '../../ui/tokens.ts';
-import { lettersQuery } from '../letters/index.ts';
+import { HowTold, lettersQuery } from '../letters/index.ts';
 import { useLink } from './builds.queries.ts';
 
 const AgreedDialog = lazy(() => import('./AgreedDialog.tsx'));
@@ -42,6 +42,7 @@ function Known({ build }: { build: BuildView }) {
         <Button $look="quiet" onPress={() => setAgreeing(true)}>
           What is agreed
         </Button>
+        <HowTold buildId={build.id} />
       </Row>
       <p>
         <a href={`mailto:${build.customerEmail}`}>{build.customerEmail}</a>

@@ -95,6 +95,7 @@ export default function FloorPage() {
           <Link to="/outwork">Outwork</Link>
           <Link to="/hours">Hours</Link>
           {seesPrices && <Link to="/costs">Costs</Link>}
+          {seesPrices && <Link to="/round">Letters</Link>}
           {seesPrices && <NewLink to="/builds/new">New build</NewLink>}
         </Row>
         {cars.length === 0 && (

@@ -1,23 +1,27 @@
 /** The draft: every sentence can be changed or left out; what is left out stays to be put back. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Plus } from 'lucide-react';
 import { useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import { styled } from 'styled-components';
 import type { PhotoView } from '#contract/photos.ts';
 import type { LetterView } from '#contract/letters.ts';
-import type { Letter, LetterItem, LetterPart } from '#core/update/draft.ts';
+import { allItems, type Letter, type LetterItem, type LetterPart } from '#core/update/letter.ts';
+import { whyNotWith } from '#core/update/leaks.ts';
 import { toldParts } from '#core/update/html.ts';
 import { whyNotSend } from '#core/update/sending.ts';
 import { wordsOf } from '../../shared/api.ts';
+import { useKey } from '../../shared/keys.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextArea, TextAreaField, TextField } from '../../ui/Field.tsx';
 import { HiddenVisually, Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
 import { photoUrl, photoWords, usePhotosByEntry } from '../photos/index.ts';
-import { LetterText } from './LetterText.tsx';
+import { Leaks } from './Leaks.tsx';
+import { LetterText, type LetterPicture } from './LetterText.tsx';
 import { letterQuery } from './letters.queries.ts';
+import { Unsaid } from './Unsaid.tsx';
 import { useDraft } from './useDraft.ts';
 
 const Part = styled.fieldset`
@@ -50,6 +54,12 @@ const Sentence = styled.div<{ $out: boolean }>`
   ${phone} {
     grid-template-columns: minmax(0, 1fr);
   }
+`;
+/** Worked out from the ledger: it is read here, not typed. */
+const Worked = styled.p<{ $out: boolean }>`
+  padding: 10px 12px;
+  border-left: 3px solid ${color.brass};
+  ${({ $out }) => ($out ? `text-decoration: line-through; color: ${color.zinc};` : '')}
 `;
 const Tell = styled.label`
   display: flex;
@@ -88,11 +98,22 @@ const STATE_WORDS = {
   failed: 'Not saved yet.',
 } as const;
 
-export function LetterDraft({ letter }: { letter: LetterView }) {
+/** Puts the cursor into a sentence of the draft. */
+const focusSentence = (root: HTMLElement | null, id: string): void =>
+  root?.querySelector<HTMLElement>(`[data-sentence="${CSS.escape(id)}"]`)?.focus();
+
+interface DraftProps {
+  letter: LetterView;
+  /** In the round: what follows when it is sent. */
+  onSent?: () => void;
+}
+
+export function LetterDraft({ letter, onSent }: DraftProps) {
   const draft = useDraft(letter);
   const photos = usePhotosByEntry(letter.buildId);
   const pictures = [...photos.values()].flat().map((p) => ({ ...p, url: photoUrl(p, 'thumb') }));
   const client = useQueryClient();
+  const root = useRef<HTMLDivElement>(null);
   const editPart = (id: LetterPart['id'], change: (items: LetterItem[]) => LetterItem[]): void =>
     draft.edit((l) => ({
       ...l,
@@ -103,8 +124,27 @@ export function LetterDraft({ letter }: { letter: LetterView }) {
     const now = client.getQueryData(letterQuery(letter.id).queryKey);
     if (now) draft.take(now);
   };
+  /** A new sentence in a part, which is made where there is none, with the cursor in it. */
+  const addTo = (id: 'waiting' | 'next', title: string): void => {
+    const item: LetterItem = { id: `own-${uuidv7()}`, text: '', leftOut: false };
+    draft.edit((l) => ({
+      ...l,
+      parts: l.parts.some((p) => p.id === id)
+        ? l.parts.map((p) => (p.id === id ? { ...p, items: [...p.items, item] } : p))
+        : [...l.parts, { id, title, items: [item] }],
+    }));
+    requestAnimationFrame(() => focusSentence(root.current, item.id));
+  };
+  const tell = (id: string): void =>
+    draft.edit((l) => ({
+      ...l,
+      parts: l.parts.map((p) => ({
+        ...p,
+        items: p.items.map((i) => (i.id === id ? { ...i, leftOut: false } : i)),
+      })),
+    }));
   return (
-    <Columns>
+    <Columns ref={root}>
       <Stack $gap="l">
         <TextField
           label="Subject"
@@ -136,7 +176,15 @@ export function LetterDraft({ letter }: { letter: LetterView }) {
         />
       </Stack>
       <Side aria-label="Sending">
-        <SendBox letter={letter} content={draft.content} sending={draft.sending} onSend={draft.sendNow} />
+        <SendBox
+          letter={letter}
+          content={draft.content}
+          pictures={pictures}
+          sending={draft.sending}
+          onSend={async () => {
+            if (await draft.sendNow()) onSent?.();
+          }}
+        />
         <div role="status">
           <Quiet>{STATE_WORDS[draft.state]}</Quiet>
         </div>
@@ -151,10 +199,23 @@ export function LetterDraft({ letter }: { letter: LetterView }) {
             {draft.state === 'failed' && <Button onPress={() => void draft.saveNow()}>Save again</Button>}
           </Notice>
         )}
+        <Leaks
+          leaks={letter.leaks}
+          onShow={(where) => focusSentence(root.current, where)}
+          onMeant={(words) => draft.edit((l) => ({ ...l, meant: [...(l.meant ?? []), words] }))}
+        />
+        <Unsaid
+          unsaid={letter.unsaid}
+          items={allItems(draft.content)}
+          onTell={tell}
+          onSay={(kind) =>
+            kind === 'next' ? addTo('next', 'What is next') : addTo('waiting', 'What it waits for')
+          }
+        />
         {letter.stale && <Notice>Something was logged after this was drafted.</Notice>}
         <Again onAgain={draft.again} />
         <Quiet>As {firstName(letter.customer.name)} will read it:</Quiet>
-        <LetterText content={draft.content} pictures={pictures} />
+        <LetterText content={draft.content} pictures={pictures} leaks={letter.leaks} />
       </Side>
     </Columns>
   );
@@ -186,13 +247,18 @@ function PartEditor({
             {item.leftOut ? 'left out' : 'told'}
             <HiddenVisually>: {item.text.slice(0, 80)}</HiddenVisually>
           </Tell>
-          <TextArea
-            aria-label={`${part.title}, sentence ${n + 1}`}
-            value={item.text}
-            rows={1}
-            maxLength={4000}
-            onChange={(e) => set(item.id, { text: e.target.value })}
-          />
+          {item.fixed ? (
+            <Worked $out={item.leftOut}>{item.text}</Worked>
+          ) : (
+            <TextArea
+              aria-label={`${part.title}, sentence ${n + 1}`}
+              data-sentence={item.id}
+              value={item.text}
+              rows={1}
+              maxLength={4000}
+              onChange={(e) => set(item.id, { text: e.target.value })}
+            />
+          )}
           {!item.leftOut && (
             <ItemPhotos
               item={item}
@@ -273,23 +339,41 @@ function ItemPhotos({
 interface SendProps {
   letter: LetterView;
   content: Letter;
+  pictures: readonly LetterPicture[];
   sending: boolean;
   onSend: () => Promise<void>;
 }
 
-function SendBox({ letter, content, sending, onSend }: SendProps) {
+const Going = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: ${space.s};
+  max-height: 40vh;
+  overflow-y: auto;
+  img {
+    display: block;
+    height: 120px;
+    width: auto;
+  }
+`;
+
+function SendBox({ letter, content, pictures, sending, onSend }: SendProps) {
   const [asking, setAsking] = useState(false);
   const name = firstName(letter.customer.name);
-  const parts = toldParts(content);
-  const told = parts.reduce((n, p) => n + p.items.length, 0);
-  const out = content.parts.flatMap((p) => p.items).filter((i) => i.leftOut).length;
-  const refused = whyNotSend(content, letter.customer.email);
+  const told = toldParts(content).flatMap((p) => p.items);
+  const out = allItems(content).filter((i) => i.leftOut).length;
+  const refused = whyNotSend(content, letter.customer.email) ?? whyNotWith(letter.leaks);
+  const going = pictures.filter((p) => told.some((i) => i.media?.includes(p.id)));
+  const ask = (): void => {
+    if (!sending && refused === null) setAsking(true);
+  };
+  useKey('s', ask);
   return (
     <Stack $gap="s">
       <p>
-        {told} {told === 1 ? 'sentence' : 'sentences'} told{out > 0 ? `, ${out} left out` : ''}.
+        {told.length} {told.length === 1 ? 'sentence' : 'sentences'} told{out > 0 ? `, ${out} left out` : ''}.
       </p>
-      <Button $look="main" isDisabled={sending || refused !== null} onPress={() => setAsking(true)}>
+      <Button $look="main" isDisabled={sending || refused !== null} onPress={ask}>
         Send to {name}
       </Button>
       {refused && <Quiet>{refused}</Quiet>}
@@ -302,6 +386,26 @@ function SendBox({ letter, content, sending, onSend }: SendProps) {
           It goes by mail to <b>{letter.customer.email}</b>, with the link to their page. A sent letter never
           changes.
         </p>
+        {going.length > 0 && (
+          <>
+            <p>
+              {going.length === 1 ? 'This picture goes' : `These ${going.length} pictures go`} with it,
+              without the place where {going.length === 1 ? 'it was' : 'they were'} taken:
+            </p>
+            <Going>
+              {going.map((p) => (
+                <li key={p.id}>
+                  <img
+                    src={p.url}
+                    alt={p.caption || 'Photograph without words'}
+                    width={Math.round((120 * p.width) / p.height)}
+                    height={120}
+                  />
+                </li>
+              ))}
+            </Going>
+          </>
+        )}
         <Row>
           <Button
             $look="main"

@@ -1,5 +1,7 @@
+import type { ReactNode } from 'react';
 import { styled } from 'styled-components';
-import type { Letter, LetterItem } from '#core/update/draft.ts';
+import type { Leak } from '#core/update/leaks.ts';
+import type { Letter, LetterItem } from '#core/update/letter.ts';
 import { toldParts } from '#core/update/html.ts';
 import { color, phone, size, space } from '../../ui/tokens.ts';
 
@@ -39,26 +41,57 @@ export interface LetterPicture {
   height: number;
 }
 
+const Marked = styled.mark`
+  background: none;
+  color: ${color.oxide};
+  font-weight: 700;
+  text-decoration: underline wavy;
+`;
+
+/** A text with the words in it that are not for this customer marked, as long as they still stand there. */
+function withMarks(text: string, where: string, leaks: readonly Leak[]): ReactNode {
+  const here = leaks.filter((l) => l.where === where && text.slice(l.start, l.end) === l.words);
+  if (here.length === 0) return text;
+  const end = (i: number): number => (i < 0 ? 0 : here[i]!.end);
+  return (
+    <>
+      {here.map((l, i) => (
+        <span key={l.start}>
+          {text.slice(end(i - 1), l.start)}
+          <Marked>{l.words}</Marked>
+        </span>
+      ))}
+      {text.slice(end(here.length - 1))}
+    </>
+  );
+}
+
+interface TextProps {
+  content: Letter;
+  pictures: readonly LetterPicture[];
+  leaks?: readonly Leak[];
+}
+
 /** A letter as its customer reads it: only what is told. */
-export function LetterText({ content, pictures }: { content: Letter; pictures: readonly LetterPicture[] }) {
+export function LetterText({ content, pictures, leaks = [] }: TextProps) {
   return (
     <Paper aria-label="The letter">
-      <Subject>{content.subject}</Subject>
-      <p>{content.greeting}</p>
+      <Subject>{withMarks(content.subject, 'subject', leaks)}</Subject>
+      <p>{withMarks(content.greeting, 'greeting', leaks)}</p>
       {toldParts(content).map((part) => (
         <section key={part.title}>
           <h3>{part.title}</h3>
           <ul>
             {part.items.map((item) => (
               <li key={item.id}>
-                {item.text}
+                {withMarks(item.text, item.id, leaks)}
                 <Pictures of={item} pictures={pictures} />
               </li>
             ))}
           </ul>
         </section>
       ))}
-      <p>{content.closing}</p>
+      <p>{withMarks(content.closing, 'closing', leaks)}</p>
     </Paper>
   );
 }

@@ -1,7 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import type { LetterRow, LetterView } from '#contract/letters.ts';
-import type { Letter } from '#core/update/draft.ts';
+import type { DueView, LetterRow, LetterView, MannerPutDto, MannerView } from '#contract/letters.ts';
+import type { Letter } from '#core/update/letter.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 
@@ -56,6 +56,36 @@ export const useRedraft = (letterId: string) =>
     call<LetterView>('letterRedraft', { ...params(letterId), body: { version } }),
   );
 export const useSendLetter = (letterId: string) =>
-  useLetterChange(letterId, (version: number) =>
-    call<LetterView>('letterSend', { ...params(letterId), body: { version } }),
+  useLetterChange(letterId, (body: { version: number; figures: string[] }) =>
+    call<LetterView>('letterSend', { ...params(letterId), body }),
   );
+
+export const dueQuery = queryOptions({
+  queryKey: ['letters-due'],
+  queryFn: ({ signal }) => call<DueView>('lettersDue', { signal }),
+});
+
+/** The draft of a build, made where there is none. */
+export const draftQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['draft', buildId],
+    queryFn: ({ signal }) =>
+      call<LetterView>('letterDraft', { params: { buildId }, body: { id: uuidv7() }, signal }),
+    // What is typed into it stands on the page; it is read anew when the round is opened again.
+    staleTime: Infinity,
+    gcTime: 0,
+  });
+
+export const mannerQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['manner', buildId],
+    queryFn: ({ signal }) => call<MannerView>('mannerRead', { params: { buildId }, signal }),
+  });
+
+export function usePutManner(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: MannerPutDto) => call<MannerView>('mannerPut', { params: { buildId }, body }),
+    onSuccess: (view) => client.setQueryData(mannerQuery(buildId).queryKey, view),
+  });
+}

@@ -20,6 +20,8 @@ const letter: LetterView = {
   build: { number: 'B-0001', nickname: 'microcar', vehicle: 'Pipit Three' },
   customer: { name: 'Ilse Brandt', email: 'ilse@example.org' },
   stale: false,
+  leaks: [],
+  unsaid: [],
 };
 
 interface Asked {

@@ -1,7 +1,7 @@
 /** A draft being edited: saves itself, knows when somebody else changed it, loses nothing. */
 import { useEffect, useRef, useState } from 'react';
 import type { LetterView } from '#contract/letters.ts';
-import type { Letter } from '#core/update/draft.ts';
+import { figuresTold, type Letter } from '#core/update/letter.ts';
 import { ApiProblem } from '../../shared/api.ts';
 import { useRedraft, useSaveLetter, useSendLetter } from './letters.queries.ts';
 
@@ -73,9 +73,18 @@ export function useDraft(letter: LetterView) {
     return () => window.removeEventListener('beforeunload', warn);
   }, [state]);
 
-  const sendNow = async (): Promise<void> => {
-    const at = await saveNow();
-    if (at !== null) await send.mutateAsync(at).catch(() => undefined);
+  /** Sends what is on the page; where the figures have changed meanwhile, they are put on the page instead. */
+  const sendNow = async (): Promise<boolean> => {
+    const version = await saveNow();
+    if (version === null) return false;
+    try {
+      await send.mutateAsync({ version, figures: figuresTold(latest.current) });
+      return true;
+    } catch (error) {
+      const now = error instanceof ApiProblem ? error.problem.current : undefined;
+      if (now) take(now as LetterView);
+      return false;
+    }
   };
 
   const again = (): void => redraft.mutate(kept.current.version, { onSuccess: take });

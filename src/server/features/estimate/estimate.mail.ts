@@ -7,7 +7,7 @@ import type { MailCode, MailRevision } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
 import { SHOP_HEADER } from '../../mail/outbox.ts';
 import { buildDetail } from '../builds/index.ts';
-import { liveLink } from '../letters/index.ts';
+import { liveLink } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import { codeOf, waitingAnswer } from './answerCodes.ts';
 import { revisionById } from './estimate.queries.ts';

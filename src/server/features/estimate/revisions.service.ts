@@ -12,7 +12,7 @@ import type { SignedIn } from '../../http/session.ts';
 import { queueRevision } from '../../jobs/queue.ts';
 import type { BuildKey } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
-import { ensureLink } from '../letters/index.ts';
+import { ensureLink } from '../links/index.ts';
 import { showPictures } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import { holdTaken } from './choices.service.ts';

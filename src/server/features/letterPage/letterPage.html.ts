@@ -1,7 +1,7 @@
 /** The customer's page: a letter from a craftsman, whole on the server, readable without a script. */
 import { readFileSync } from 'node:fs';
 import { dayOf, formatDay } from '#core/time/days.ts';
-import type { Letter } from '#core/update/draft.ts';
+import type { Letter } from '#core/update/letter.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
 import { escapeHtml } from '#core/update/escape.ts';
 import { letterHtml } from '#core/update/html.ts';

@@ -1,5 +1,5 @@
 import type { ShownPicture } from '#core/photo/shown.ts';
-import type { Letter } from '#core/update/draft.ts';
+import type { Letter } from '#core/update/letter.ts';
 import type { Tx } from '../../db/pool.ts';
 
 /** The build that a live link opens; looked up before any shop is known. */

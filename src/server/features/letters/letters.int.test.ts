@@ -7,7 +7,8 @@ import { describe, expect, test } from '@jest/globals';
 import nodemailer from 'nodemailer';
 import supertest from 'supertest';
 import { pathOf } from '#contract/access.ts';
-import type { LetterView } from '#contract/letters.ts';
+import type { DueView, LetterView } from '#contract/letters.ts';
+import { figuresTold } from '#core/update/letter.ts';
 import { inShop } from '#server/db/pool.ts';
 import { queueLetter } from '#server/jobs/queue.ts';
 import { startWorker } from '#server/jobs/worker.ts';
@@ -22,7 +23,9 @@ const draft = async (buildId: string, agent = it.owner): Promise<LetterView> =>
   (await agent.post(pathOf('letterDraft', { buildId })).send({ id: nextId() }).expect(200))
     .body as LetterView;
 const send = (letter: LetterView, agent = it.owner) =>
-  agent.post(pathOf('letterSend', { letterId: letter.id })).send({ version: letter.version });
+  agent
+    .post(pathOf('letterSend', { letterId: letter.id }))
+    .send({ version: letter.version, figures: figuresTold(letter.content) });
 const texts = (l: LetterView): string =>
   l.content.parts.flatMap((p) => p.items.map((i) => i.text)).join('\n');
 const pathOfLink = async (buildId: string): Promise<string> =>
@@ -154,7 +157,11 @@ describe('sending', () => {
 
   test('a letter with nothing in it, or to nobody, is not sent', async () => {
     const letter = await draft(await makeBuild(it.owner));
-    const content = { ...letter.content, parts: [] };
+    const parts = letter.content.parts.map((p) => ({
+      ...p,
+      items: p.items.map((i) => ({ ...i, leftOut: true })),
+    }));
+    const content = { ...letter.content, parts };
     const saved = (
       await it.owner
         .put(pathOf('letterSave', { letterId: letter.id }))
@@ -202,6 +209,208 @@ describe('sending', () => {
     );
     expect(rows).toEqual([]);
   });
+});
+
+describe('only their car', () => {
+  const other = () =>
+    makeBuild(it.owner, {
+      vehicleName: 'Corvane Landau',
+      nickname: 'landau',
+      customerName: 'Cass Hollin',
+      customerEmail: 'cass@example.org',
+    });
+  const withWords = async (letter: LetterView, text: string, more: object = {}): Promise<LetterView> => {
+    const parts = [
+      ...letter.content.parts,
+      { id: 'other', title: 'Also', items: [{ id: 'own-1', text, leftOut: false }] },
+    ];
+    const answer = await it.owner
+      .put(pathOf('letterSave', { letterId: letter.id }))
+      .send({ version: letter.version, content: { ...letter.content, ...more, parts } })
+      .expect(200);
+    return answer.body as LetterView;
+  };
+
+  test('a letter that names another customer or their car is stopped, with the words marked', async () => {
+    const otherId = await other();
+    const { number } = (await it.owner.get(pathOf('buildRead', { buildId: otherId }))).body;
+    const buildId = await makeBuild(it.owner);
+    const saved = await withWords(await draft(buildId), `As Cass Hollin saw on ${number}.`);
+    expect(saved.leaks.map((l) => [l.words, l.where])).toEqual([
+      ['Cass Hollin', 'own-1'],
+      [number, 'own-1'],
+    ]);
+    const { body } = await send(saved).expect(400);
+    expect(body.detail).toBe(
+      '“Cass Hollin” is not for this customer: Cass Hollin is another customer. And 1 more. The letter was not sent.',
+    );
+    expect((await it.owner.get(pathOf('letterRead', { letterId: saved.id }))).body.state).toBe('draft');
+  });
+
+  test('a doubtful word goes once it is said to be meant; a sure one never', async () => {
+    await other();
+    const buildId = await makeBuild(it.owner);
+    const doubtful = await withWords(await draft(buildId), 'It rides like a landau.');
+    expect(doubtful.leaks).toMatchObject([{ words: 'landau', isSure: false }]);
+    await send(doubtful).expect(400);
+    const meant = (
+      await it.owner
+        .put(pathOf('letterSave', { letterId: doubtful.id }))
+        .send({
+          version: doubtful.version,
+          content: { ...doubtful.content, meant: ['landau', 'Cass Hollin'] },
+        })
+        .expect(200)
+    ).body as LetterView;
+    expect(meant.leaks).toEqual([]);
+    await send(meant).expect(200);
+  });
+
+  test('a rate, a note for the shop and a reason of absence', async () => {
+    const buildId = await makeBuild(it.owner);
+    await it.owner
+      .put(pathOf('ratePut', { rateId: nextId() }))
+      .send({ from: '2026-03-11', chargeMinor: 5170, costMinor: 2230 })
+      .expect(200);
+    const saved = await withWords(await draft(buildId), 'At £51.70 an hour.');
+    expect(saved.leaks).toMatchObject([{ words: '51.70', isSure: true }]);
+    const noted = await withWords(
+      await draft(await buildWithNote()),
+      'I know he haggles over every last bolt.',
+    );
+    expect(noted.leaks).toMatchObject([{ why: 'that is a note for the shop', isSure: true }]);
+  });
+
+  async function buildWithNote(): Promise<string> {
+    const buildId = await makeBuild(it.owner);
+    await log(buildId, { kind: 'note', text: 'he haggles over every last bolt of it', audience: 'shop' });
+    return buildId;
+  }
+});
+
+describe('figures', () => {
+  test('those of the ledger at the moment of sending: where they changed since they were read, it is said and nothing goes', async () => {
+    const buildId = await makeBuild(it.owner);
+    const letter = await draft(buildId);
+    await log(buildId, { kind: 'spent', text: 'spent 40 on primer', facts: { moneyMinor: 4000 } });
+    const { body } = await send(letter).expect(409);
+    expect(body.detail).toContain('The figures have changed since you read it');
+    const now = body.current as LetterView;
+    expect(texts(now)).toContain('so far: £40.00');
+    await send(now).expect(200);
+    const html = (await page(await pathOfLink(buildId)).expect(200)).text;
+    expect(html).toContain('so far: £40.00');
+  });
+
+  test('a promise that moved is told with what the last letter said', async () => {
+    const buildId = await makeBuild(it.owner, { promised: '2026-04-10' });
+    await send(await draft(buildId)).expect(200);
+    const build = (await it.owner.get(pathOf('buildRead', { buildId }))).body;
+    await it.owner
+      .put(pathOf('agreedPut', { buildId }))
+      .send({
+        version: build.version,
+        complaint: '',
+        standard: build.standard,
+        promised: '2026-04-24',
+        discretionMinor: 0,
+        customerEmail: build.customerEmail,
+        tellBy: 'mail',
+        tellEveryDays: 14,
+      })
+      .expect(200);
+    expect(texts(await draft(buildId))).toContain(
+      'It was to be ready on Fri 10 Apr and is now promised for Fri 24 Apr: 14 days later.',
+    );
+  });
+});
+
+describe('how a customer is told', () => {
+  const manner = { detail: 'brief', greeting: 'Good day {name},', closing: 'Yours, {owner}' };
+
+  test('kept with its version, and the next draft is so; two at once: the second is told', async () => {
+    const buildId = await makeBuild(it.owner);
+    const path = pathOf('mannerPut', { buildId });
+    const before = (await it.owner.get(pathOf('mannerRead', { buildId })).expect(200)).body;
+    expect(before).toMatchObject({ version: 1, detail: 'full', greeting: '' });
+    await it.owner
+      .put(path)
+      .send({
+        version: 1,
+        ...manner,
+        metric: true,
+        alsoCurrency: 'EUR',
+        alsoRate: 1.17,
+        alsoRateOn: '2026-03-01',
+      })
+      .expect(200);
+    expect(
+      (
+        await it.office
+          .put(path)
+          .send({ version: 1, ...manner })
+          .expect(409)
+      ).body.current,
+    ).toMatchObject({
+      version: 2,
+      alsoRate: 1.17,
+    });
+    const letter = await draft(buildId);
+    expect(letter.content.greeting).toMatch(/^Good day \S+,$/);
+    expect(texts(letter)).toContain('so far: £0.00 (about €0)');
+    await it.owner
+      .put(path)
+      .send({ version: 2, ...manner })
+      .expect(200);
+    expect((await it.owner.get(pathOf('mannerRead', { buildId }))).body.alsoCurrency).toBeUndefined();
+  });
+
+  test('what is not right says which field and why', async () => {
+    const buildId = await makeBuild(it.owner);
+    const put = (more: object) =>
+      it.owner
+        .put(pathOf('mannerPut', { buildId }))
+        .send({ version: 1, ...manner, ...more })
+        .expect(400);
+    expect((await put({ detail: 'long' })).body.fields).toEqual([
+      { field: 'detail', reason: 'choose how much' },
+    ]);
+    expect((await put({ alsoCurrency: 'euro' })).body.fields[0]).toEqual({
+      field: 'alsoCurrency',
+      reason: 'three letters, as in EUR',
+    });
+    expect(
+      (await put({ alsoCurrency: 'EUR', alsoRate: 0 })).body.fields.map((f: { field: string }) => f.field),
+    ).toEqual(['alsoRate', 'alsoRateOn']);
+  });
+
+  test('the shop’s own words hold where a customer has none', async () => {
+    await it.owner
+      .put(pathOf('letterWordsSave'))
+      .send({ greeting: 'Hello {name},', closing: '{shop}' })
+      .expect(200);
+    const letter = await draft(await makeBuild(it.owner));
+    expect(letter.content.greeting).toMatch(/^Hello/);
+    await it.owner.put(pathOf('letterWordsSave')).send({ greeting: '', closing: '' }).expect(200);
+  });
+});
+
+test('who is due: by how often they wish to hear; told, they are not', async () => {
+  const buildId = await makeBuild(it.owner, { tellEveryDays: 3, nickname: 'due car' });
+  const due = async (): Promise<DueView> =>
+    (await it.owner.get(pathOf('lettersDue')).expect(200)).body as DueView;
+  const own = async () => (await due()).due.find((d) => d.buildId === buildId);
+  expect(await own()).toBeUndefined();
+  it.server.clock.set('2026-03-15T10:00:00.000Z');
+  expect(await own()).toMatchObject({
+    reasons: ['told 4 days ago, wants to hear every 3 days'],
+    draftId: null,
+  });
+  const letter = await draft(buildId);
+  expect((await own())!.draftId).toBe(letter.id);
+  await send(letter).expect(200);
+  expect(await own()).toBeUndefined();
+  it.server.clock.set('2026-03-11T10:00:00.000Z');
 });
 
 describe('the customer’s page', () => {

@@ -6,6 +6,7 @@ import type { Deps } from '../../deps.ts';
 import type { MailLetter } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
 import { SHOP_HEADER } from '../../mail/outbox.ts';
+import { liveLink } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './letters.queries.ts';
 
@@ -19,7 +20,7 @@ export async function mailLetter(
   const { letter, link, shop } = await inShop(deps.db, job.shopId, async (tx) => ({
     letter: await q.letterDetail(tx, job.letterId),
     shop: await shopOf(tx),
-    link: await q.letterDetail(tx, job.letterId).then((l) => (l ? q.liveLink(tx, l.build_id) : undefined)),
+    link: await q.letterDetail(tx, job.letterId).then((l) => (l ? liveLink(tx, l.build_id) : undefined)),
   }));
   if (!letter || letter.mail === 'accepted') return;
   const note = (mail: 'queued' | 'accepted' | 'failed', why: string | null): Promise<number> =>

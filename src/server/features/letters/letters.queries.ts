@@ -1,7 +1,6 @@
 import type { LetterRow, LetterView } from '#contract/letters.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
-import type { Letter } from '#core/update/draft.ts';
-import type { EntryRow } from '../entries/index.ts';
+import type { Letter } from '#core/update/letter.ts';
 import type { Tx } from '../../db/pool.ts';
 
 export interface LetterRecord {
@@ -40,7 +39,10 @@ export const letterDetail = (tx: Tx, id: string): Promise<LetterDetail | undefin
     { id },
   );
 
-export const toLetterView = (r: LetterDetail): LetterView => ({
+export const toLetterView = (
+  r: LetterDetail,
+  { leaks, unsaid }: Pick<LetterView, 'leaks' | 'unsaid'> = { leaks: [], unsaid: [] },
+): LetterView => ({
   id: r.id,
   buildId: r.build_id,
   state: r.state,
@@ -54,6 +56,8 @@ export const toLetterView = (r: LetterDetail): LetterView => ({
   build: { number: r.number, nickname: r.nickname, vehicle: r.vehicle },
   customer: { name: r.customer_name, email: r.customer_email },
   stale: r.state === 'draft' && r.newer > 0,
+  leaks,
+  unsaid,
 });
 
 export const letterForUpdate = (tx: Tx, id: string): Promise<LetterRecord | undefined> =>
@@ -89,14 +93,23 @@ export async function markSent(
     upTo: number;
     now: string;
     by: string;
+    content: Letter;
+    promised: string | null;
     pictures: readonly ShownPicture[];
   },
 ): Promise<void> {
   await tx.run(
     `update letters set state = 'sent', sent_at = :now, sent_by = :by, mail = 'queued', version = version + 1,
-       pictures = :pictures::jsonb
+       content = :content::jsonb, promised = :promised, pictures = :pictures::jsonb
      where shop_id = :shopId and id = :id`,
-    { id: l.id, now: l.now, by: l.by, pictures: JSON.stringify(l.pictures) },
+    {
+      id: l.id,
+      now: l.now,
+      by: l.by,
+      content: JSON.stringify(l.content),
+      promised: l.promised,
+      pictures: JSON.stringify(l.pictures),
+    },
   );
   await tx.run('update builds set told_up_to = :upTo where shop_id = :shopId and id = :buildId', {
     upTo: l.upTo,
@@ -115,50 +128,4 @@ export const lettersOf = async (tx: Tx, buildId: string): Promise<LetterRow[]> =
     `select id, state, content ->> 'subject' as subject, coalesce(sent_at, drafted_at) as at from letters
      where shop_id = :shopId and build_id = :buildId order by coalesce(sent_at, drafted_at) desc`,
     { buildId },
-  );
-
-/**
- * What a draft is made from: entries kept since the last letter, and every entry that a correction among them names,
- * with all corrections of it (so that "I wrote …" quotes what was told).
- */
-export const entriesForDraft = (
-  tx: Tx,
-  buildId: string,
-  toldUpTo: number,
-): Promise<(EntryRow & { media: string[] })[]> =>
-  tx.rows(
-    `with touched as (
-       select corrects_id as id from entries
-       where shop_id = :shopId and build_id = :buildId and seq > :toldUpTo and corrects_id is not null
-     )
-     select e.*, coalesce((
-         select array_agg(p.id order by coalesce(p.taken_at, p.recorded_at), p.id) from photos p
-         where p.shop_id = e.shop_id and p.entry_id = e.id and p.removed_at is null), '{}') as media
-     from entries e
-     where e.shop_id = :shopId and e.build_id = :buildId
-       and (e.seq > :toldUpTo or e.id in (select id from touched) or e.corrects_id in (select id from touched))
-     order by e.seq`,
-    { buildId, toldUpTo },
-  );
-
-export const liveLink = (tx: Tx, buildId: string): Promise<{ id: string } | undefined> =>
-  tx.one(
-    'select id from customer_links where shop_id = :shopId and build_id = :buildId and revoked_at is null',
-    { buildId },
-  );
-
-export const insertLink = (
-  tx: Tx,
-  l: { id: string; buildId: string; hash: string; now: string },
-): Promise<number> =>
-  tx.run(
-    `insert into customer_links (shop_id, id, build_id, token_hash, made_at)
-     values (:shopId, :id, :buildId, decode(:hash, 'hex'), :now)`,
-    l,
-  );
-
-export const revokeLinks = (tx: Tx, buildId: string, now: string): Promise<number> =>
-  tx.run(
-    'update customer_links set revoked_at = :now where shop_id = :shopId and build_id = :buildId and revoked_at is null',
-    { buildId, now },
   );

@@ -1,10 +1,26 @@
-import { LetterDraftDto, LetterSaveDto, LetterVersionDto } from '#contract/letters.ts';
+import {
+  LetterDraftDto,
+  LetterSaveDto,
+  LetterSendDto,
+  LetterVersionDto,
+  LetterWordsDto,
+  MannerPutDto,
+} from '#contract/letters.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
+import { readDue } from './due.service.ts';
+import * as m from './manner.service.ts';
 import * as s from './letters.service.ts';
 
 export function lettersRoutes(deps: Deps): Feature {
   return {
+    lettersDue: handler({ run: ({ who }) => readDue(deps, who) }),
+    mannerRead: handler({ run: ({ who, params }) => m.readManner(deps, who, params.buildId!) }),
+    mannerPut: handler({
+      body: MannerPutDto,
+      run: ({ who, params, body }) => m.putManner(deps, who, params.buildId!, body),
+    }),
+    letterWordsSave: handler({ body: LetterWordsDto, run: ({ who, body }) => m.saveWords(deps, who, body) }),
     lettersList: handler({ run: ({ who, params }) => s.listLetters(deps, who, params.buildId!) }),
     letterDraft: handler({
       body: LetterDraftDto,
@@ -20,10 +36,8 @@ export function lettersRoutes(deps: Deps): Feature {
       run: ({ who, params, body }) => s.redraft(deps, who, params.letterId!, body),
     }),
     letterSend: handler({
-      body: LetterVersionDto,
+      body: LetterSendDto,
       run: ({ who, params, body }) => s.sendLetter(deps, who, params.letterId!, body),
     }),
-    linkRenew: handler({ run: ({ who, params }) => s.renewLink(deps, who, params.buildId!) }),
-    linkRevoke: handler({ run: ({ who, params }) => s.revokeLink(deps, who, params.buildId!) }),
   };
 }

@@ -1,6 +1,6 @@
 /** Pieces that something waits for: out, missing, or on a pile while a task needs them. */
 import { expectedBack, type ExpectedBack } from '#core/outwork/expectedBack.ts';
-import { thingsInWords, type Treatment } from '#core/outwork/outwork.ts';
+import { thingsInWords, TREATMENT_WORK, type Treatment } from '#core/outwork/outwork.ts';
 import { dayOf, type Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import { shopOf } from '../session/index.ts';
@@ -53,9 +53,9 @@ const rowsOf = (tx: Tx, buildId: string | null): Promise<AwayRow[]> =>
 function wordsOf(r: AwayRow): string {
   const things = thingsInWords(r);
   const batch = r.batchNumber === null ? '' : ` (${numberOf(r.batchNumber)})`;
-  if (r.state === 'out') return `${things}, out for ${r.treatment} to ${r.vendor}${batch}`;
+  if (r.state === 'out') return `${things}, out for ${TREATMENT_WORK[r.treatment]} at ${r.vendor}${batch}`;
   if (r.state === 'missing') return `${things}, missing since it was at ${r.vendor}${batch}`;
-  return `${things}, still to go for ${r.treatment}`;
+  return `${things}, still to go for ${TREATMENT_WORK[r.treatment]}`;
 }
 
 export async function awayPieces(tx: Tx, buildId: string | null): Promise<AwayPiece[]> {

@@ -16,6 +16,7 @@ import {
   whyNotBack,
   whyNotInBatch,
   type CameBack,
+  TREATMENT_WORK,
 } from '#core/outwork/outwork.ts';
 import { dayOf } from '#core/time/days.ts';
 import { holdName } from '../../db/lock.ts';
@@ -208,9 +209,9 @@ export const sendBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchSendD
       const moneyMinor = own.reduce((sum, p) => sum + shares.get(p.id)!, 0);
       return {
         kind: 'ordered',
-        text: `sent to ${batch.vendor} for ${batch.treatment}: ${listed(own.map((p) => p.content))} (${numberOf(batch.number)})`,
+        text: `sent to ${batch.vendor} for ${TREATMENT_WORK[batch.treatment]}: ${listed(own.map((p) => p.content))} (${numberOf(batch.number)})`,
         facts: {
-          subject: `${batch.treatment} of ${listed(own.map((p) => p.content))}`.slice(0, 200),
+          subject: `${TREATMENT_WORK[batch.treatment]} of ${listed(own.map((p) => p.content))}`.slice(0, 200),
           vendor: batch.vendor,
           ...(promised === null ? {} : { due: promised }),
           ...(moneyMinor > 0 ? { moneyMinor } : {}),
@@ -246,7 +247,7 @@ function returnWords(
     kind: onlyGood ? 'arrived' : 'note',
     text: parts.join('; '),
     facts: {
-      subject: `${batch.treatment} of ${listed(here.length > 0 ? here : gone)}`.slice(0, 200),
+      subject: `${TREATMENT_WORK[batch.treatment]} of ${listed(here.length > 0 ? here : gone)}`.slice(0, 200),
       vendor: batch.vendor,
     },
   };

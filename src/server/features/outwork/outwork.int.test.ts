@@ -86,7 +86,7 @@ test('out and back with a piece missing: known that day, in both logbooks, and f
   expect(await batchOf(batchId)).toMatchObject({ state: 'out', version: 2, sentOn: '2026-03-11' });
   expect(await logbook(van)).toEqual([
     'note: off: 4 door hinges, bag 12',
-    expect.stringMatching(/^ordered: sent to Halcyon Platers for plate: 4 door hinges \(O-\d{3}\)$/),
+    expect.stringMatching(/^ordered: sent to Halcyon Platers for plating: 4 door hinges \(O-\d{3}\)$/),
   ]);
   expect((await it.owner.get(pathOf('buildRead', { buildId: van }))).body.spentMinor).toBe(8000);
   expect((await it.owner.get(pathOf('buildRead', { buildId: hearse }))).body.spentMinor).toBe(2000);
@@ -190,11 +190,11 @@ test('a task that needs a piece waits for it by name, and may begin when it is b
     it.technician.post(pathOf('taskStart', { buildId, taskId })).send({ spellId: nextId() });
   const work = async (): Promise<WorkView> =>
     (await it.owner.get(pathOf('workRead', { buildId })).expect(200)).body as WorkView;
-  expect((await work()).tasks[0]!.away).toEqual(['4 door hinges, still to go for plate']);
+  expect((await work()).tasks[0]!.away).toEqual(['4 door hinges, still to go for plating']);
   await putBatch(batchId, [pieceId]).expect(200);
   await send(batchId, [pieceId]).expect(200);
   expect((await work()).tasks[0]!.away).toEqual([
-    expect.stringMatching(/^4 door hinges, out for plate to Halcyon Platers \(O-\d{3}\)$/),
+    expect.stringMatching(/^4 door hinges, out for plating at Halcyon Platers \(O-\d{3}\)$/),
   ]);
   expect((await start()).status).not.toBe(200);
   await back(batchId, { came: [{ pieceId, count: 4, check: 'right' }] }).expect(200);

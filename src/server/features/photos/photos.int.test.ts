@@ -11,6 +11,7 @@ import sharp from 'sharp';
 import supertest from 'supertest';
 import { pathOf } from '#contract/access.ts';
 import type { LetterView } from '#contract/letters.ts';
+import { figuresTold } from '#core/update/letter.ts';
 import { NAME_HEADER } from '#contract/photoFiles.ts';
 import { type PhotosView, type PhotoView } from '#contract/photos.ts';
 import { MOST_BYTES, MOST_PHOTOS } from '#core/photo/limits.ts';
@@ -278,7 +279,7 @@ test('a letter carries them, frozen as sent; the customer’s page gives out tho
     .expect(200);
   const sent = await it.owner
     .post(pathOf('letterSend', { letterId: draft.id }))
-    .send({ version: saved.body.version })
+    .send({ version: saved.body.version, figures: figuresTold(saved.body.content) })
     .expect(200);
   expect((sent.body as LetterView).pictures.map((p) => p.id)).toEqual([told.id]);
   const [picture] = (sent.body as LetterView).pictures;

@@ -102,6 +102,7 @@ function placeHold(shop: Shop, b: q.BuildRow, task: TaskToDo): Hold {
     since: on(shop, b.lastAt),
     until: null,
     act,
+    task: task.task.title,
   };
 }
 
@@ -115,6 +116,7 @@ function personHold(shop: Shop, task: TaskToDo): Hold | null {
       since: away.since,
       until: away.back,
       act: `find somebody else for ${task.work} work, or let it wait`,
+      task: task.task.title,
     }
   );
 }
@@ -150,6 +152,7 @@ async function taskHolds(
             since: on(shop, b.lastAt),
             until: on(shop, w.from),
             act: 'let it rest',
+            task: t.task.title,
           });
         else if (w.onTaskId === null && w.isAway === undefined && waits.length === 1)
           holds.push({
@@ -158,6 +161,7 @@ async function taskHolds(
             since: on(shop, b.lastAt),
             until: null,
             act: 'look, and sign it',
+            task: t.task.title,
           });
       }
       return waits.length === 0;
@@ -214,36 +218,39 @@ async function waitOf(
   return { buildId: b.id, nickname: b.nickname, binding, others: holds.filter((h) => h !== binding) };
 }
 
+/** What holds each of these builds; all of them where none is named. */
+export async function waitsNow(tx: Tx, deps: Deps, only?: string): Promise<BuildWaitView[]> {
+  const { timeZone } = await shopOf(tx);
+  const shop: Shop = {
+    now: deps.clock.now(),
+    timeZone,
+    builds: await q.buildRows(tx),
+    ...(await standingNow(tx)),
+    hands: await q.hands(tx),
+  };
+  const owed = await q.owed(tx);
+  const parts = await q.openParts(tx);
+  const away = await awayPieces(tx, null);
+  const tasks = await tasksByBuild(tx, awayByTask(away));
+  const waits: BuildWaitView[] = [];
+  for (const b of shop.builds.filter((build) => only === undefined || build.id === only)) {
+    const own = parts.filter((p) => p.buildId === b.id);
+    const awayOwn = away.filter((a) => a.buildId === b.id);
+    waits.push(
+      await waitOf(
+        tx,
+        deps,
+        shop,
+        b,
+        tasks.get(b.id) ?? [],
+        own,
+        awayOwn,
+        owed.filter((o) => o.buildId === b.id),
+      ),
+    );
+  }
+  return waits;
+}
+
 export const readWaits = (deps: Deps, who: SignedIn): Promise<WaitsView> =>
-  inShop(deps.db, who.shopId, async (tx) => {
-    const { timeZone } = await shopOf(tx);
-    const shop: Shop = {
-      now: deps.clock.now(),
-      timeZone,
-      builds: await q.buildRows(tx),
-      ...(await standingNow(tx)),
-      hands: await q.hands(tx),
-    };
-    const owed = await q.owed(tx);
-    const parts = await q.openParts(tx);
-    const away = await awayPieces(tx, null);
-    const tasks = await tasksByBuild(tx, awayByTask(away));
-    const waits: BuildWaitView[] = [];
-    for (const b of shop.builds) {
-      const own = parts.filter((p) => p.buildId === b.id);
-      const awayOwn = away.filter((a) => a.buildId === b.id);
-      waits.push(
-        await waitOf(
-          tx,
-          deps,
-          shop,
-          b,
-          tasks.get(b.id) ?? [],
-          own,
-          awayOwn,
-          owed.filter((o) => o.buildId === b.id),
-        ),
-      );
-    }
-    return { waits };
-  });
+  inShop(deps.db, who.shopId, async (tx) => ({ waits: await waitsNow(tx, deps) }));

@@ -1,0 +1,133 @@
+/** How a customer likes to be told: how much, in which words, units and currency. */
+import { useState } from 'react';
+import { useSuspenseQuery } from '@tanstack/react-query';
+import { MannerPutDto, type MannerView } from '#contract/letters.ts';
+import { DETAILS, type Detail } from '#core/update/letter.ts';
+import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { useManner } from '../../shared/shop.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { Options, SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
+import { Quiet } from '../../ui/parts.tsx';
+import { mannerQuery, usePutManner } from './letters.queries.ts';
+
+const DETAIL_WORDS: Record<Detail, string> = {
+  brief: 'Brief: the main things, the rest left out',
+  full: 'Full: everything that is for them',
+  enthusiast: 'Enthusiast: everything, with the hours of each job',
+};
+const USUAL = { greeting: 'Dear {name},', closing: 'With kind regards,\n{owner}\n{shop}' };
+
+const startOf = ({
+  version,
+  detail,
+  greeting,
+  closing,
+  metric,
+  alsoCurrency,
+  alsoRate,
+  alsoRateOn,
+}: MannerView) => ({
+  version,
+  detail,
+  greeting,
+  closing,
+  metric: (metric === undefined ? '' : String(metric)) as never,
+  alsoCurrency,
+  alsoRate,
+  alsoRateOn,
+});
+
+interface Props {
+  buildId: string;
+  onClose: () => void;
+}
+
+export default function MannerDialog({ buildId, onClose }: Props) {
+  const { data } = useSuspenseQuery(mannerQuery(buildId));
+  const { currency } = useManner();
+  const put = usePutManner(buildId);
+  const [start] = useState(() => startOf(data));
+  const form = useContractForm(MannerPutDto, start);
+  const { errors } = form.formState;
+  const submit = submitting(form, (body) => put.mutateAsync(body).then(onClose));
+  return (
+    <Dialog title={`How ${data.customer} is told`} isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        <SelectField label="How much" fault={errors.detail?.message} {...form.register('detail')}>
+          <Options of={DETAILS} words={DETAIL_WORDS} />
+        </SelectField>
+        <TextAreaField
+          label="Their letters begin with"
+          rows={2}
+          maxLength={500}
+          placeholder={data.shopGreeting || USUAL.greeting}
+          fault={errors.greeting?.message}
+          {...form.register('greeting')}
+        />
+        <TextAreaField
+          label="And end with"
+          rows={3}
+          maxLength={1000}
+          placeholder={data.shopClosing || USUAL.closing}
+          fault={errors.closing?.message}
+          {...form.register('closing')}
+        />
+        <Quiet>
+          {'{name}'}, {'{owner}'} and {'{shop}'} stand for their first name, whoever writes, and the shop.
+        </Quiet>
+        <SelectField
+          label="Distances"
+          fault={errors.metric?.message}
+          {...form.register('metric', {
+            setValueAs: (v: string) => (v === '' || v === undefined ? undefined : String(v) === 'true'),
+          })}
+        >
+          <option value="">As the shop has them</option>
+          <option value="false">In miles</option>
+          <option value="true">In kilometres</option>
+        </SelectField>
+        <Pair>
+          <TextField
+            label="About what it is in"
+            placeholder="EUR"
+            maxLength={3}
+            fault={errors.alsoCurrency?.message}
+            {...form.register('alsoCurrency', {
+              setValueAs: (v: unknown) => {
+                const typed = String(v ?? '')
+                  .trim()
+                  .toUpperCase();
+                return typed === '' ? undefined : typed;
+              },
+            })}
+          />
+          <TextField
+            label={`One ${currency} is so much of it`}
+            inputMode="decimal"
+            placeholder="1.17"
+            fault={errors.alsoRate?.message}
+            {...form.register('alsoRate', {
+              setValueAs: (v: unknown) => {
+                const typed = String(v ?? '')
+                  .trim()
+                  .replace(',', '.');
+                return typed === '' ? undefined : Number(typed);
+              },
+            })}
+          />
+          <TextField
+            label="As on"
+            type="date"
+            fault={errors.alsoRateOn?.message}
+            {...form.register('alsoRateOn', OPTIONAL)}
+          />
+        </Pair>
+        <FormFault reason={errors.root?.message} />
+        <KeepOrLeave isDisabled={put.isPending} onLeave={onClose}>
+          Keep it so
+        </KeepOrLeave>
+      </Form>
+    </Dialog>
+  );
+}

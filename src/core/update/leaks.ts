@@ -1,0 +1,258 @@
+/**
+ * What must not be in a letter: another customer, another customer's car or number, a private matter of a person, a rate, what
+ * a thing costs the shop, a note for the shop. What is surely so cannot be sent; what may be so is for the owner to say.
+ */
+import { minorDigits } from '../money/money.ts';
+import { isAlsoAWord } from './commonNames.ts';
+import type { Letter } from './letter.ts';
+import { codeRuns, foldedWords, runsOf, wordsIn, type Word } from './words.ts';
+
+/** What a letter is held against. Everything of this customer and this car is `own`. */
+export interface LeakGuard {
+  currency: string;
+  /** Names of the customer, the car, the shop, its people and vendors, and the car's numbers: these may always be said. */
+  own: readonly string[];
+  customers: readonly { name: string; email: string; phone: string | null }[];
+  cars: readonly {
+    nickname: string;
+    vehicle: string;
+    /** Build, registration, frame, engine. */ codes: readonly string[];
+  }[];
+  people: readonly string[];
+  /** Why people are away, as it was written down. */
+  absences: readonly string[];
+  /** What an hour costs and is charged at. */
+  ratesMinor: readonly number[];
+  /** What things cost the shop, where the customer pays another price. */
+  costsMinor: readonly number[];
+  /** Entries for the shop only, and those for the customer. */
+  internal: readonly string[];
+  told: readonly string[];
+}
+
+export interface Leak {
+  /** Where: an item's id, or the subject, greeting or closing. */
+  where: string;
+  start: number;
+  end: number;
+  words: string;
+  why: string;
+  /** Surely so: it cannot be sent. Otherwise the owner may say that it is meant. */
+  isSure: boolean;
+}
+
+type Found = Omit<Leak, 'where' | 'words'>;
+
+/** A note is recognised by so many of its words in a row. */
+const NOTE_WORDS = 5;
+/** A shorter code than this, or one without a digit, is too like a word. */
+const SHORTEST_CODE = 4;
+
+/** Words that are nobody’s business in a letter when they stand beside the name of one of the shop’s people. */
+const PRIVATE = new Set(
+  'ill sick illness hospital doctor surgery operation pregnant pregnancy divorce divorced funeral bereaved wage wages salary sacked fired dismissed drunk drinking depressed depression holiday court police debt'.split(
+    ' ',
+  ),
+);
+/** Before an amount these say what the shop pays. */
+const SHOP_COST =
+  /\b(?:costs? us|cost me|we pay|i pay|we paid|i paid|our cost|trade price|mark-?up|margin)\b/i;
+const PER_HOUR = /\b(?:an|per|a)\s+hour\b|\/\s*h(?:ou)?rs?\b|\/\s*h\b|\bp\.?h\.?\b|\bhourly\b/i;
+
+interface Place {
+  text: string;
+  words: readonly Word[];
+}
+
+const isSentenceStart = (text: string, start: number): boolean =>
+  /(?:^|[.!?…:\n]\s*)$/.test(text.slice(0, start));
+
+function nameLeaks({ text, words }: Place, guard: LeakGuard, own: ReadonlySet<string>): Found[] {
+  const found: Found[] = [];
+  for (const { name, email, phone } of guard.customers) {
+    const parts = foldedWords(name);
+    const why = `${name} is another customer`;
+    if (parts.length > 1 && !parts.every((p) => own.has(p)))
+      found.push(...runsOf(words, parts).map((r) => ({ ...r, why, isSure: true })));
+    for (const part of parts.filter((p) => p.length > 2 && !own.has(p)))
+      for (const run of runsOf(words, [part])) {
+        const isCapital = /^\p{Lu}/u.test(text.slice(run.start));
+        if (isAlsoAWord(part) && (!isCapital || isSentenceStart(text, run.start))) continue;
+        found.push({ ...run, why, isSure: false });
+      }
+    if (email !== '')
+      found.push(...runsOf(words, foldedWords(email)).map((r) => ({ ...r, why, isSure: true })));
+    if (phone) found.push(...codeRuns(words, phone).map((r) => ({ ...r, why, isSure: true })));
+  }
+  return found;
+}
+
+function carLeaks(
+  { words }: Place,
+  guard: LeakGuard,
+  own: ReadonlySet<string>,
+  ownCodes: ReadonlySet<string>,
+): Found[] {
+  const found: Found[] = [];
+  for (const { nickname, vehicle, codes } of guard.cars) {
+    const why = `the ${nickname} is another customer’s`;
+    for (const [phrase, isSure] of [
+      [foldedWords(vehicle), true],
+      [foldedWords(nickname), false],
+    ] as const)
+      if (!phrase.every((p) => own.has(p)))
+        found.push(...runsOf(words, phrase).map((r) => ({ ...r, why, isSure })));
+    for (const code of codes) {
+      const folded = foldedWords(code).join('');
+      if (folded.length < SHORTEST_CODE || !/\d/.test(folded) || ownCodes.has(folded)) continue;
+      found.push(
+        ...codeRuns(words, code).map((r) => ({ ...r, why: `${code} is the ${nickname}’s`, isSure: true })),
+      );
+    }
+  }
+  return found;
+}
+
+const SENTENCE = /[^.!?\n]+(?:[.!?\n](?=\d)[^.!?\n]+)*[.!?\n]?/g;
+const AMOUNT = /\d[\d.,\u00a0\u202f’' ]*\d|\d/g;
+
+/** An amount as written, in minor units: the last mark is the decimal one where exactly the currency’s decimals follow it. */
+export function amountMinor(written: string, currency: string): number {
+  const digits = minorDigits(currency);
+  const decimal = new RegExp(`[.,](\\d{${digits}})$`).exec(written);
+  const whole = (digits > 0 && decimal ? written.slice(0, decimal.index) : written).replace(/\D/g, '');
+  const part = digits > 0 && decimal ? decimal[1]! : '0'.repeat(digits);
+  return Number(whole + part);
+}
+
+function moneyLeaks({ text }: Place, guard: LeakGuard): Found[] {
+  const rates = new Set(guard.ratesMinor);
+  const costs = new Set(guard.costsMinor);
+  const found: Found[] = [];
+  for (const sentence of text.matchAll(SENTENCE)) {
+    const perHour = PER_HOUR.test(sentence[0]);
+    const saysCost = SHOP_COST.test(sentence[0]);
+    for (const { 0: written, index } of sentence[0].matchAll(AMOUNT)) {
+      const minor = amountMinor(written.trim(), guard.currency);
+      const start = sentence.index + index;
+      const at = { start, end: start + written.length };
+      if (perHour && rates.has(minor)) found.push({ ...at, why: 'that is a rate of the shop', isSure: true });
+      else if (saysCost) found.push({ ...at, why: 'that says what the shop pays', isSure: costs.has(minor) });
+      else if (costs.has(minor))
+        found.push({ ...at, why: 'a thing costs the shop just that', isSure: false });
+    }
+  }
+  return found;
+}
+
+function personLeaks({ text, words }: Place, guard: LeakGuard): Found[] {
+  const names = new Set(guard.people.flatMap((p) => foldedWords(p)).filter((p) => p.length > 2));
+  const found: Found[] = [];
+  for (const { 0: sentence, index } of text.matchAll(SENTENCE)) {
+    const inIt = words.filter((w) => w.start >= index && w.end <= index + sentence.length);
+    if (!inIt.some((w) => names.has(w.folded))) continue;
+    for (const { folded, start, end } of inIt)
+      if (PRIVATE.has(folded))
+        found.push({
+          start,
+          end,
+          why: 'that is a private matter of one of the shop’s people',
+          isSure: false,
+        });
+  }
+  for (const reason of guard.absences) {
+    const phrase = foldedWords(reason);
+    if (phrase.length > 1)
+      found.push(
+        ...runsOf(words, phrase).map((r) => ({
+          ...r,
+          why: 'that is why one of the shop’s people is away',
+          isSure: true,
+        })),
+      );
+  }
+  return found;
+}
+
+/** Runs of a note’s words, without those that are said to customers too. */
+function noteRuns(notes: readonly string[]): Set<string> {
+  const runs = new Set<string>();
+  for (const note of notes) {
+    const words = foldedWords(note);
+    for (let i = 0; i + NOTE_WORDS <= words.length; i += 1)
+      runs.add(words.slice(i, i + NOTE_WORDS).join(' '));
+  }
+  return runs;
+}
+
+function noteLeaks({ words }: Place, internal: ReadonlySet<string>): Found[] {
+  const found: Found[] = [];
+  for (let i = 0; i + NOTE_WORDS <= words.length; i += 1) {
+    const run = words.slice(i, i + NOTE_WORDS);
+    if (!internal.has(run.map((w) => w.folded).join(' '))) continue;
+    const [start, end] = [run[0]!.start, run.at(-1)!.end];
+    const last = found.at(-1);
+    if (last && start <= last.end) last.end = end;
+    else found.push({ start, end, why: 'that is a note for the shop', isSure: true });
+  }
+  return found;
+}
+
+/** A text of a letter that goes to the customer. */
+interface Told {
+  where: string;
+  text: string;
+  isFixed?: boolean | undefined;
+}
+
+const textsOf = (letter: Letter): Told[] => [
+  { where: 'subject', text: letter.subject },
+  { where: 'greeting', text: letter.greeting },
+  ...letter.parts.flatMap((p): Told[] => [
+    { where: p.id, text: p.title },
+    ...p.items
+      .filter((i) => !i.leftOut)
+      .map(({ id: where, text, fixed: isFixed }) => ({ where, text, isFixed })),
+  ]),
+  { where: 'closing', text: letter.closing },
+];
+
+/** Of finds that overlap, the surest and longest one. */
+function withoutOverlap(found: readonly Found[]): Found[] {
+  const best = [...found].sort(
+    (a, b) => Number(b.isSure) - Number(a.isSure) || b.end - b.start - (a.end - a.start),
+  );
+  const kept: Found[] = [];
+  for (const f of best) if (!kept.some((k) => f.start < k.end && k.start < f.end)) kept.push(f);
+  return kept.sort((a, b) => a.start - b.start);
+}
+
+/** Everything in a letter that must not be, or may have to not be, there. */
+export function leaksOf(letter: Letter, guard: LeakGuard): Leak[] {
+  const own = new Set(guard.own.flatMap(foldedWords));
+  const ownCodes = new Set(guard.own.map((o) => foldedWords(o).join('')));
+  const told = noteRuns(guard.told);
+  const internal = new Set([...noteRuns(guard.internal)].filter((run) => !told.has(run)));
+  const meant = new Set(letter.meant?.map((m) => foldedWords(m).join(' ')));
+  return textsOf(letter).flatMap(({ where, text, isFixed }) => {
+    const place = { text, words: wordsIn(text) };
+    const found = [
+      ...nameLeaks(place, guard, own),
+      ...carLeaks(place, guard, own, ownCodes),
+      ...personLeaks(place, guard),
+      // What is worked out is the customer’s own, whatever else may come to as much or be worded so.
+      ...(isFixed ? [] : [...moneyLeaks(place, guard), ...noteLeaks(place, internal)]),
+    ];
+    return withoutOverlap(found)
+      .map((f): Leak => ({ ...f, where, words: text.slice(f.start, f.end) }))
+      .filter((l) => l.isSure || !meant.has(foldedWords(l.words).join(' ')));
+  });
+}
+
+/** Why a letter with these in it cannot go; null where it can. */
+export function whyNotWith(leaks: readonly Leak[]): string | null {
+  const [first] = leaks;
+  if (first === undefined) return null;
+  const more = leaks.length > 1 ? ` And ${leaks.length - 1} more.` : '';
+  return `“${first.words}” is not for this customer: ${first.why}.${more}`;
+}

@@ -1,0 +1,193 @@
+/** Everything a letter is made from and held against, read in one transaction, so that its figures are the ledger's. */
+import { totalsOf } from '#core/log/entries.ts';
+import { pausedDays, promiseNow } from '#core/pauses/pauses.ts';
+import { dayOf, daysBetween, type Day } from '#core/time/days.ts';
+import { draftLetter } from '#core/update/draft.ts';
+import type { LetterManner, LetterMoney, LetterReady } from '#core/update/figures.ts';
+import type { LeakGuard } from '#core/update/leaks.ts';
+import type { Letter } from '#core/update/letter.ts';
+import type { UnsaidInput } from '#core/update/unsaid.ts';
+import type { Hold } from '#core/waits/binding.ts';
+import type { CostsView } from '#contract/costs.ts';
+import type { ShopView } from '#contract/session.ts';
+import type { Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import { notFound } from '../../http/refusal.ts';
+import type { SignedIn } from '../../http/session.ts';
+import { buildDetail, type BuildDetail } from '../builds/index.ts';
+import { costsOf } from '../costs/index.ts';
+import { toEntry } from '../entries/index.ts';
+import { estimateNow, lineViews, ratesOf, type EstimateNow } from '../estimate/index.ts';
+import { shopOf } from '../session/index.ts';
+import { waitsNow } from '../waits/index.ts';
+import { followUpsOf } from '../work/index.ts';
+import * as q from './compose.queries.ts';
+import * as m from './manner.queries.ts';
+
+/** A letter as it would be drafted now, what it would have to mention, and what it is held against. */
+export interface Composed {
+  letter: Letter;
+  ready: LetterReady;
+  unsaid: Omit<UnsaidInput, 'letter'>;
+}
+
+/** The day an answer was given to a line; the day it was sent while there is none. */
+function lastSaid(now: EstimateNow, lineId: string, timeZone: string): Day {
+  const answer = now.answers.find((a) => a.given.some((g) => g.lineId === lineId));
+  const sent = now.revisions.find((r) => r.content.lines.some((l) => l.id === lineId));
+  return dayOf(answer?.at ?? sent?.sentAt ?? now.build.arrived_at, timeZone);
+}
+
+/** The build's money as a letter tells it; null while nothing is agreed and nothing begun. */
+function moneyOf(now: EstimateNow, costs: CostsView, timeZone: string): LetterMoney | null {
+  if (costs.build.approvedMinor === 0 && costs.lines.length === 0) return null;
+  const first = new Set(now.revisions.at(-1)?.content.lines.map((l) => l.id));
+  const views = lineViews(now);
+  const later = views.flatMap((line, i) =>
+    first.has(line.id) ? [] : [{ line, frozen: now.frozen.lines[i]! }],
+  );
+  return {
+    approvedMinor: costs.build.approvedMinor,
+    changesMinor: later.reduce((sum, l) => sum + l.line.standing.approvedMinor, 0),
+    discretionMinor: views.reduce((sum, l) => sum + (l.discretionMinor ?? 0), 0),
+    spentMinor: costs.build.spentMinor,
+    committedMinor: costs.build.committedMinor,
+    expectedMinor: costs.build.expectedMinor,
+    changes: later.map(({ line, frozen }) => ({
+      lineId: line.id,
+      title: line.title,
+      grossMinor: line.standing.approvedMinor || frozen.grossMinor,
+      state: line.standing.state,
+      on: lastSaid(now, line.id, timeZone),
+    })),
+    account: costs.instalments.map(({ id, what, askedMinor, receivedMinor, due }) => ({
+      id,
+      what,
+      askedMinor,
+      receivedMinor,
+      due: due ?? null,
+    })),
+  };
+}
+
+/** Lines of the newest estimate that wait for the customer’s word. */
+function decisionsOf(now: EstimateNow) {
+  const newest = now.revisions[0]?.content;
+  const asked = new Map(newest?.lines.map((l) => [l.id, l]));
+  return lineViews(now).flatMap((line) => {
+    const sent = asked.get(line.id);
+    if (!sent || sent.proposal === 'other way' || line.standing.state !== 'asked') return [];
+    return [{ lineId: line.id, title: line.title, class: line.class, grossMinor: sent.grossMinor }];
+  });
+}
+
+/** Kinds of hold that may be named in saying why a day moved: nothing of them is another customer’s or a person’s. */
+const NAMEABLE: ReadonlySet<Hold['kind']> = new Set(['part', 'vendor', 'batch', 'said']);
+
+function readyOf(
+  build: BuildDetail,
+  told: Day | null,
+  since: Day,
+  holds: readonly Hold[],
+  today: Day,
+): LetterReady {
+  const { promised, promised_on, pauses } = build;
+  const waited = holds
+    .filter((h) => NAMEABLE.has(h.kind))
+    .map((h) => ({ what: h.what, days: daysBetween(h.since > since ? h.since : since, today) }))
+    .filter((w) => w.days > 0)
+    .sort((a, b) => b.days - a.days);
+  return {
+    promised: promiseNow(promised, promised_on, pauses ?? [], today),
+    told,
+    restedDays: promised === null ? 0 : pausedDays(pauses ?? [], promised_on, today),
+    waited,
+  };
+}
+
+function mannerOf(shop: ShopView, told: m.MannerRow, today: Day): LetterManner {
+  const { currency, locale, units } = shop;
+  const also =
+    told.also_currency === null || told.also_rate === null
+      ? {}
+      : { also: { currency: told.also_currency, rateMillionths: told.also_rate } };
+  return { currency, locale, today, metric: told.metric ?? units === 'metric', ...also };
+}
+
+/** Everything a draft needs: its figures are those of the build's own pages at that moment. */
+export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<Composed> {
+  const shop = await shopOf(tx);
+  const build = await buildDetail(tx, buildId);
+  if (!build) throw notFound('build');
+  const today = dayOf(deps.clock.now(), shop.timeZone);
+  const told = await m.mannerOf(tx, build.customer_id);
+  const last = await q.lastSent(tx, buildId);
+  const since =
+    last === undefined ? dayOf(build.arrived_at, shop.timeZone) : dayOf(last.sent_at, shop.timeZone);
+  const estimate = await estimateNow(tx, deps, buildId);
+  const [held] = await waitsNow(tx, deps, buildId);
+  const holds = { binding: held!.binding, others: held!.others };
+  const all = [...(holds.binding ? [holds.binding] : []), ...holds.others];
+  const manner = mannerOf(shop, told!, today);
+  const money = moneyOf(estimate, await costsOf(tx, deps, buildId), shop.timeZone);
+  const ready = readyOf(build, last?.promised ?? null, since, all, today);
+  const entries = await q.entriesForDraft(tx, buildId, build.told_up_to);
+  const questions = await q.openQuestions(tx, buildId, build.told_up_to);
+  const letter = draftLetter({
+    build: { number: build.number, vehicle: build.vehicle },
+    customerFirstName: build.customer.split(/\s+/)[0] ?? build.customer,
+    shopName: shop.name,
+    ownerName: who.name,
+    words: {
+      greeting: told!.greeting || told!.shop_greeting,
+      closing: told!.closing || told!.shop_closing,
+    },
+    detail: told!.detail,
+    manner,
+    entries: entries.map(toEntry),
+    toldUpTo: build.told_up_to,
+    totals: totalsOf(build.sums),
+    money,
+    waits: build.standing.waits,
+    rests: new Set((build.pauses ?? []).map((p) => p.entryId)),
+    holds,
+    decisions: decisionsOf(estimate),
+    openQuestions: questions.map(({ id, text, at }) => ({ id, text, on: dayOf(at, shop.timeZone) })),
+    ready,
+    next: build.next_step,
+    followUps: (await followUpsOf(tx, build.id)).filter((f) => f.doneAt === null),
+  });
+  return {
+    letter,
+    ready,
+    unsaid: {
+      withoutPrice: await q.findingsWithoutPrice(tx, buildId),
+      pictures: await q.picturesSince(tx, buildId, build.told_up_to),
+      money,
+      ready,
+      manner,
+    },
+  };
+}
+
+/** What a letter of this build must not say. */
+export async function guardOf(tx: Tx, buildId: string): Promise<LeakGuard> {
+  const { currency, name: shopName } = await shopOf(tx);
+  const own = (await q.ownWords(tx, buildId))!;
+  const { internal, told } = await q.saidHere(tx, buildId);
+  const rates = await ratesOf(tx);
+  return {
+    currency,
+    own: [shopName, ...own.words.filter((w): w is string => w !== null && w !== '')],
+    customers: await q.otherCustomers(tx, buildId),
+    cars: await q.otherCars(tx, buildId),
+    people: own.people,
+    absences: own.absences,
+    ratesMinor: rates
+      .flatMap((r) => [r.chargeMinor, r.costMinor])
+      .filter((r): r is number => r !== null && r > 0),
+    costsMinor: await q.shopCosts(tx, buildId),
+    internal,
+    told,
+  };
+}
