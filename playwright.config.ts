@@ -19,6 +19,8 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/London',
     trace: 'off',
+    // Answers that a test changes or withholds are to reach the page; what the worker does is tested where it is allowed.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       chromiumSandbox: false,

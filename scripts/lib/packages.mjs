@@ -82,11 +82,15 @@ export function ensureBuild() {
   const now = hash.digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   say('Building …');
-  const done = spawnSync('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn'], {
-    cwd: ROOT,
-    stdio: ['ignore', 'inherit', 'inherit'],
-  });
-  if (done.status !== 0) throw new Told('The build failed: its words stand above.');
+  // The service worker names the files of the client, so it comes after them.
+  for (const config of ['vite.config.ts', 'vite.worker.config.ts']) {
+    const done = spawnSync(
+      'npx',
+      ['--no-install', 'vite', 'build', '--config', config, '--logLevel', 'warn'],
+      { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] },
+    );
+    if (done.status !== 0) throw new Told('The build failed: its words stand above.');
+  }
   writeFileSync(stamp, now);
 }
 
@@ -95,8 +99,15 @@ function sources() {
     readdirSync(path.join(ROOT, dir), { withFileTypes: true }).flatMap((e) =>
       e.isDirectory() ? walk(`${dir}/${e.name}`) : [`${dir}/${e.name}`],
     );
-  const code = ['src/client', 'src/contract', 'src/core']
+  const code = ['public', 'src/client', 'src/contract', 'src/core']
     .flatMap(walk)
     .filter((f) => !/\.test\.tsx?$/.test(f));
-  return [...code.sort(), 'index.html', 'vite.config.ts', 'package-lock.json', 'tsconfig.json'];
+  return [
+    ...code.sort(),
+    'index.html',
+    'vite.config.ts',
+    'vite.worker.config.ts',
+    'package-lock.json',
+    'tsconfig.json',
+  ];
 }

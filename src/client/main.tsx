@@ -16,7 +16,11 @@ const TRIES = 2;
 
 const client = new QueryClient({
   defaultOptions: {
+    // Whether the server answers is seen by asking it: the browser's own opinion is often wrong, and what was seen before
+    // can be shown without it.
+    mutations: { networkMode: 'always' },
     queries: {
+      networkMode: 'always',
       staleTime: 30_000,
       // What the server refused, it will refuse again; silence may pass.
       retry: (count, error) =>
@@ -55,3 +59,9 @@ void ready.then(() =>
     </StrictMode>,
   ),
 );
+
+/** Only what was built has a worker; it is fetched when the page has nothing else to do. */
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  void ready.then(() =>
+    setTimeout(() => void navigator.serviceWorker.register('/sw.js').catch(() => null), 4000),
+  );

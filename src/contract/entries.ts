@@ -30,6 +30,7 @@ import {
   type LineClass,
   type Remedy,
 } from '#core/log/kinds.ts';
+import { AgoMs } from './agoMs.ts';
 import { CalendarDay } from './calendarDay.ts';
 
 /** Longest line kept, in characters. */
@@ -110,6 +111,9 @@ export class EntryAddDto extends SaidDto {
   /** Made by the client (UUIDv7), so that the same request sent twice is one entry. */
   @IsUUID()
   id!: string;
+
+  /** Written so long ago on a device that found no network. Its clock may be wrong; the span that it measured is not. */
+  @AgoMs() agoMs?: number;
 }
 
 export class EntryCorrectDto {

@@ -29,6 +29,7 @@ import { snagsRoutes } from './features/snags/snags.routes.ts';
 import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
 import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
 import { waitsRoutes } from './features/waits/waits.routes.ts';
+import { walkRoutes } from './features/walk/walk.routes.ts';
 import { workRoutes } from './features/work/work.routes.ts';
 import { serveClient } from './http/client.ts';
 import { answerProblems, noSuchRoute } from './http/problems.ts';
@@ -81,6 +82,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     workRoutes(deps),
     snagsRoutes(deps),
     planRoutes(deps),
+    walkRoutes(deps),
     partsRoutes(deps),
     outworkRoutes(deps),
     labelsRoutes(deps),

@@ -1,6 +1,7 @@
 /** Calls to the server by the names of the route table. */
 import { pathOf, ROUTES, type RouteName } from '#contract/access.ts';
 import type { Problem } from '#contract/problem.ts';
+import { noAnswer, noteAnswer } from './reach.ts';
 
 /** What the server refused, in its own words. */
 export class ApiProblem extends Error {
@@ -21,6 +22,8 @@ const OFFLINE: Problem = {
   detail: 'The shop’s server does not answer. What you wrote is kept on this page; try again in a moment.',
 };
 
+const isTimeout = (error: unknown): boolean => error instanceof DOMException && error.name === 'TimeoutError';
+
 interface Call {
   params?: Record<string, string>;
   query?: Record<string, string | undefined>;
@@ -37,12 +40,15 @@ export async function call<T>(name: RouteName, { params, query, body, signal }: 
     ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
     ...(signal ? { signal } : {}),
   }).catch((error: unknown) => {
-    if (signal?.aborted) throw error;
+    if (signal?.aborted && !isTimeout(error)) throw error;
+    noAnswer();
     throw new ApiProblem(OFFLINE);
   });
+  noteAnswer(response.headers);
   if (response.ok) return (await response.json()) as T;
+  // What stands between may answer in words of its own; its number counts all the same.
   const problem = (await response.json().catch(() => null)) as Problem | null;
-  throw new ApiProblem(problem ?? { ...OFFLINE, status: response.status });
+  throw new ApiProblem({ ...OFFLINE, ...problem, status: response.status });
 }
 
 /** What to tell the person about an error. */

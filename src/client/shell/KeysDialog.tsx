@@ -50,6 +50,10 @@ const INSPECTION: [string, string][] = [
   ['2', 'Finding'],
   ['3', 'Could not see'],
 ];
+const WALK: [string, string][] = [
+  ['N', 'The next car'],
+  ['B', 'The one before'],
+];
 const ROUND: [string, string][] = [
   ['N', 'The next letter'],
   ['B', 'The one before'],
@@ -63,6 +67,7 @@ const ESTIMATE: [string, string][] = [['N', 'New line']];
 
 function keysOf(pathname: string): [string, string][] {
   if (pathname === '/round') return ROUND;
+  if (pathname === '/walk') return WALK;
   if (pathname.endsWith('/estimate')) return ESTIMATE;
   if (pathname.endsWith('/work')) return WORK;
   if (pathname.endsWith('/snags')) return SNAGS;

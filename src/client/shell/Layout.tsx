@@ -1,5 +1,5 @@
 /** Around every page behind the sign-in: the slim top bar, the page, the log line. */
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { LogOut } from 'lucide-react';
 import { NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
@@ -10,9 +10,12 @@ import { Quiet } from '../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../ui/tokens.ts';
 import { LogLine } from '../features/entries/LogLine.tsx';
 import { LogTarget } from '../features/entries/target.tsx';
+import { sendAs } from '../features/outgoing/index.ts';
+import { resumePhotos } from '../features/photos/index.ts';
 import { RunningBar } from '../features/work/index.ts';
 import { useSignOut } from '../features/session/session.queries.ts';
 import { useLive } from './live.ts';
+import { ReachBar } from './ReachBar.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
 
 const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
@@ -94,6 +97,11 @@ export function Layout() {
   const navigate = useNavigate();
   const [keys, setKeys] = useState(false);
   useLive();
+  useEffect(() => {
+    sendAs(person.id);
+    void resumePhotos(person.id);
+    return () => sendAs(null);
+  }, [person.id]);
   useKey('f', () => void navigate('/'));
   useKey('?', () => setKeys(true));
   return (
@@ -132,6 +140,7 @@ export function Layout() {
           <OnDesk>Sign out</OnDesk>
         </Button>
       </Bar>
+      <ReachBar />
       <Suspense>
         <RunningBar />
       </Suspense>

@@ -21,6 +21,7 @@ import * as addPauses from '../../../migrations/20261127_add_pauses.ts';
 import * as addParts from '../../../migrations/20261126_add_parts.ts';
 import * as addPlan from '../../../migrations/20261126_add_plan.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
+import * as addWalks from '../../../migrations/20261129_add_walks.ts';
 import * as addWork from '../../../migrations/20261126_add_work.ts';
 import * as addVehicleRegisters from '../../../migrations/20261125_add_vehicle_registers.ts';
 
@@ -43,6 +44,7 @@ const MIGRATIONS = {
   '20261127_add_pauses': addPauses,
   '20261128_add_costs': addCosts,
   '20261129_add_letter_manner': addLetterManner,
+  '20261129_add_walks': addWalks,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

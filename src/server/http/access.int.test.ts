@@ -26,6 +26,7 @@ const names = Object.keys(ROUTES) as RouteName[];
 const params = {
   buildId: nextId(),
   letterId: nextId(),
+  walkId: nextId(),
   lineId: nextId(),
   donorId: nextId(),
   partId: nextId(),

@@ -89,6 +89,7 @@ export default function FloorPage() {
         <Row>
           <Title>Floor</Title>
           <Quiet>{summary(cars.length, now.length)}</Quiet>
+          <Link to="/walk">Walk round</Link>
           <Link to="/say">Say it all at once</Link>
           <Link to="/plan">As a plan</Link>
           <Link to="/parts">Parts of all cars</Link>

@@ -8,7 +8,9 @@ import { useKey } from '../../shared/keys.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Key, Now, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { onActArrived, OutgoingTray } from '../outgoing/index.ts';
 import { ChoosePhotos, ChosenPhotos, UploadsTray } from '../photos/index.ts';
+import { useBuildChanged } from './entries.queries.ts';
 import { CorrectDialog } from './CorrectLazy.tsx';
 import { useLogLine, type LogLineState } from './useLogLine.ts';
 
@@ -73,6 +75,8 @@ export function LogLine() {
   const line = useLogLine();
   const input = useRef<HTMLTextAreaElement>(null);
   useKey('l', () => input.current?.focus());
+  const changed = useBuildChanged();
+  useEffect(() => onActArrived((act) => changed(act.params.buildId!)), [changed]);
   useEffect(() => {
     const timer = setTimeout(() => void loadPreview(), WHEN_QUIET_MS);
     return () => clearTimeout(timer);
@@ -101,6 +105,7 @@ export function LogLine() {
         )}
         <div role="status">
           {!writing && line.kept && <KeptNews line={line} />}
+          <OutgoingTray />
           <UploadsTray />
         </div>
         <ChosenPhotos files={line.photos} onDrop={line.dropPhoto} />

@@ -1,42 +1,12 @@
 /** Several things about several cars, said or written in one go: understood piece by piece, put right, logged together. */
-import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { styled } from 'styled-components';
-import type { Unsure } from '#core/capture/narration/narration.ts';
-import { useManner } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
-import { Head, Notice, Now, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
-import { color, space } from '../../ui/tokens.ts';
-import { CarSelect } from './CarSelect.tsx';
-import { knownQuery } from './entries.queries.ts';
-import { SaidChips } from './SaidChips.tsx';
-import { useNarration, type Reviewed } from './useNarration.ts';
-
-const Said = styled.li`
-  display: grid;
-  gap: ${space.xs};
-  padding: ${space.s} 0 ${space.m} ${space.m};
-  border-left: 4px solid ${color.blueing};
-  border-bottom: 1px solid ${color.zincLine};
-  overflow-wrap: anywhere;
-  &[data-unsure] {
-    border-left-color: ${color.oxide};
-  }
-  &[data-aside] {
-    border-left-color: ${color.zincLine};
-  }
-`;
-
-const UNSURE_WORDS: Record<Unsure, string> = {
-  car: 'which car?',
-  kind: 'what kind is it?',
-  chatter: 'does it belong in the logbook?',
-};
-
-type Narration = ReturnType<typeof useNarration>;
+import { Head, Notice, Now, Page, Panel, Row, Stack, Title } from '../../ui/parts.tsx';
+import { OneSaid, Said } from './OneSaid.tsx';
+import { useNarration } from './useNarration.ts';
 
 export default function NarrationPage() {
   const narration = useNarration();
@@ -101,60 +71,5 @@ export default function NarrationPage() {
         )}
       </Stack>
     </Page>
-  );
-}
-
-function OneSaid({ reviewed, narration }: { reviewed: Reviewed; narration: Narration }) {
-  const manner = useManner();
-  const { data: known } = useQuery(knownQuery);
-  const { key, piece, understood, is } = reviewed;
-  const unsure = piece.unsure.filter(
-    (u) => u !== 'car' || !understood.build?.id || understood.build === piece.car,
-  );
-  const car = (
-    <CarSelect
-      build={understood.build}
-      about={piece.text}
-      onBuild={(build) => narration.putRight(key, (r) => ({ ...r, build }))}
-    />
-  );
-  return (
-    <Said {...(unsure.length > 0 ? { 'data-unsure': true } : {})}>
-      <Row>
-        <span>{piece.text}</span>
-        {is === 'next' && <Quiet>what is next for it</Quiet>}
-        {unsure.length > 0 && <Now>{unsure.map((u) => UNSURE_WORDS[u]).join(' ')}</Now>}
-        <Button
-          $look="quiet"
-          aria-label={`Set aside: ${piece.text}`}
-          onPress={() => narration.setIs(key, 'chatter')}
-        >
-          Set aside
-        </Button>
-      </Row>
-      {is === 'next' ? (
-        <Row>
-          {car}
-          <Button
-            $look="quiet"
-            aria-label={`A line of the logbook: ${piece.text}`}
-            onPress={() => narration.setIs(key, 'entry')}
-          >
-            A line of the logbook instead
-          </Button>
-        </Row>
-      ) : (
-        <SaidChips
-          before={car}
-          said={understood}
-          {...{ manner, known }}
-          onKind={(kind) => narration.putRight(key, (r) => ({ ...r, kind }))}
-          onAudience={(audience) => narration.putRight(key, (r) => ({ ...r, audience }))}
-          onFact={(field, value) =>
-            narration.putRight(key, (r) => ({ ...r, facts: { ...r.facts, [field]: value } }))
-          }
-        />
-      )}
-    </Said>
   );
 }

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { KnownView } from '#contract/builds.ts';
-import type { EntriesView, EntryAddDto, EntryCorrectDto, EntryView } from '#contract/entries.ts';
+import type { EntriesView, EntryCorrectDto, EntryView } from '#contract/entries.ts';
 import type { Kind } from '#core/log/kinds.ts';
 import { call } from '../../shared/api.ts';
 
@@ -58,15 +58,6 @@ export function useBuildChanged(): (buildId: string) => void {
     },
     [client],
   );
-}
-
-export function useAddEntry() {
-  const changed = useBuildChanged();
-  return useMutation({
-    mutationFn: ({ buildId, body }: { buildId: string; body: EntryAddDto }) =>
-      call<EntryView>('entryAdd', { params: { buildId }, body }),
-    onSuccess: (_, { buildId }) => changed(buildId),
-  });
 }
 
 export function useCorrectEntry(buildId: string) {

@@ -2,5 +2,6 @@
 export { CorrectDialog } from './CorrectLazy.tsx';
 export { entriesQuery, knownQuery, useBuildChanged } from './entries.queries.ts';
 export { factText, FIELD_ORDER, fieldWord } from './facts.ts';
+export { SaidHere } from './SaidHereLazy.tsx';
 export { useThisCar } from './target.tsx';
 export { useCapture } from './useCapture.ts';

@@ -7,8 +7,8 @@ import { NOTHING_PUT_RIGHT, understand, withoutAddress, type PutRight } from '#c
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useRemembered } from '../../shared/remember.ts';
+import { sendAct } from '../outgoing/index.ts';
 import { sendPhotos } from '../photos/index.ts';
-import { useAddEntry } from './entries.queries.ts';
 import { useLogTarget } from './target.tsx';
 import { useCapture } from './useCapture.ts';
 
@@ -39,7 +39,7 @@ export function useLogLine() {
   const [kept, setKept] = useState<Kept | null>(null);
   // One id a line, kept until the line is: a second press, or a try after a lost answer, is the same entry.
   const id = useRef<string | null>(null);
-  const add = useAddEntry();
+  const [keeping, setKeeping] = useState(false);
 
   const parsed = useMemo(() => atHand(parseLine(text, capture), here?.zone), [text, capture, here?.zone]);
   const understood = useMemo(() => understand(parsed, right), [parsed, right]);
@@ -65,22 +65,28 @@ export function useLogLine() {
   const dropPhoto = (file: File): void => setPhotos((before) => before.filter((f) => f !== file));
 
   const keep = async (): Promise<void> => {
-    if ((text.trim() === '' && photos.length === 0) || add.isPending) return;
+    if ((text.trim() === '' && photos.length === 0) || keeping) return;
     if (!build?.id)
       return setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
     id.current ??= uuidv7();
     const said = text.trim() === '' ? onlyPhotos(photos.length) : lineSaid();
+    setKeeping(true);
     try {
-      const entry = await add.mutateAsync({
-        buildId: build.id,
+      const entry = await sendAct<EntryView>({
+        id: id.current,
+        route: 'entryAdd',
+        params: { buildId: build.id },
         body: { id: id.current, ...said },
+        words: `${build.name}: ${said.text}`,
       });
-      setKept({ entry, build: { id: build.id, name: build.name } });
-      sendPhotos(build.id, entry.id, photos);
+      setKept(entry === 'later' ? null : { entry, build: { id: build.id, name: build.name } });
+      sendPhotos(build.id, id.current, photos);
       setPhotos([]);
       write('');
     } catch (error) {
       setFault(wordsOf(error));
+    } finally {
+      setKeeping(false);
     }
   };
 
@@ -97,7 +103,7 @@ export function useLogLine() {
     choosePhotos,
     dropPhoto,
     keep,
-    keeping: add.isPending,
+    keeping,
     fault,
     kept,
     setKept,

@@ -8,6 +8,7 @@ import { NOTHING_PUT_RIGHT, understand, type PutRight, type Understood } from '#
 import { call, wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
+import { sendAct } from '../outgoing/index.ts';
 import { useBuildChanged } from './entries.queries.ts';
 import { useCapture } from './useCapture.ts';
 
@@ -36,17 +37,28 @@ function keysOf(pieces: readonly Piece[]): string[] {
   });
 }
 
-export function useNarration() {
+interface Options {
+  /** The car that one stands at: what is said before any car is named is about it. */
+  here?: { id: string; name: string };
+  /** Under which name this device remembers the text. */
+  rememberedAs?: string;
+}
+
+export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options = {}) {
   const capture = useCapture();
   const changed = useBuildChanged();
   const { seesPrices } = useShop();
-  const [text, setText] = useRemembered('avrik.narration');
+  const [text, setText] = useRemembered(rememberedAs);
   const [puts, setPuts] = useState<ReadonlyMap<string, Put>>(new Map());
   const [logged, setLogged] = useState<{ lines: number; cars: string[] } | null>(null);
   // One id a piece: pressed again after a lost answer, it is the same entry.
   const ids = useRef(new Map<string, string>());
   const read = useDeferredValue(text);
-  const pieces = useMemo(() => parseNarration(read, capture), [read, capture]);
+  const [hereId, hereName] = [here?.id, here?.name];
+  const pieces = useMemo(() => {
+    const at = hereId === undefined ? null : { id: hereId, name: hereName ?? '' };
+    return parseNarration(read, capture, at);
+  }, [read, capture, hereId, hereName]);
 
   const reviewed = useMemo((): Reviewed[] => {
     const keys = keysOf(pieces);
@@ -111,7 +123,13 @@ async function logOne({ key, piece, understood, is }: Reviewed, ids: Map<string,
   const id = ids.get(key) ?? uuidv7();
   ids.set(key, id);
   if (is === 'entry') {
-    await call('entryAdd', { params: { buildId }, body: { id, kind, text: piece.text, facts, audience } });
+    await sendAct({
+      id,
+      route: 'entryAdd',
+      params: { buildId },
+      body: { id, kind, text: piece.text, facts, audience },
+      words: `${understood.build!.name}: ${piece.text}`,
+    });
     return;
   }
   const { version } = await call<BuildView>('buildRead', { params: { buildId } });

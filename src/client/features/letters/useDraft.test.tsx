@@ -38,7 +38,12 @@ beforeEach(() => {
   globalThis.fetch = ((url: string, init: { body: string }) =>
     new Promise((resolve) => {
       const answer = (status: number, body: object): void =>
-        resolve({ ok: status < 400, status, json: async () => body } as Response);
+        resolve({
+          ok: status < 400,
+          status,
+          headers: { get: () => null },
+          json: async () => body,
+        } as unknown as Response);
       asked.push({ url, body: JSON.parse(init.body) as Asked['body'], answer });
     })) as unknown as typeof fetch;
 });

@@ -1,6 +1,7 @@
 /**
  * Photographs on their way to the server: two at a time, with progress, tried again when the signal comes back. They go on
- * while one moves from page to page; only closing the page would lose what has not arrived, and it warns.
+ * while one moves from page to page, and wait for their entry where that has still to arrive. They are kept on the device until
+ * they have; where it keeps nothing, closing the page would lose them, and it warns.
  */
 import { useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
@@ -8,6 +9,9 @@ import { pathOf } from '#contract/access.ts';
 import { NAME_HEADER } from '#contract/photoFiles.ts';
 import type { Problem } from '#contract/problem.ts';
 import { whyNotSize } from '#core/photo/limits.ts';
+import { allHere, dropHere, keepHere } from '../../shared/device.ts';
+import { onReturn } from '../../shared/reach.ts';
+import { isOutgoing, onActArrived } from '../outgoing/index.ts';
 
 export interface Upload {
   /** The photograph's own id: sent twice, it is kept once. */
@@ -21,6 +25,8 @@ export interface Upload {
   /** Why it does not go; of a refused one, for good. */
   why: string | null;
   tries: number;
+  /** On this device too, so that it survives the page. */
+  isKept: boolean;
 }
 
 const AT_ONCE = 2;
@@ -33,9 +39,8 @@ const listeners = new Set<() => void>();
 const arrivals = new Set<(buildId: string) => void>();
 
 function set(next: readonly Upload[]): void {
-  const hadSome = uploads.length > 0;
   uploads = next;
-  if (hadSome !== next.length > 0) guardThePage(next.length > 0);
+  guardThePage(next.some((u) => !u.isKept));
   for (const tell of listeners) tell();
 }
 const change = (id: string, to: Partial<Upload>): void =>
@@ -80,6 +85,7 @@ async function send(upload: Upload): Promise<void> {
   const { status, problem } = await put(upload);
   if (!uploads.some((u) => u.id === upload.id)) return pump();
   if (status >= 200 && status < 300) {
+    void dropHere('photos', upload.id);
     set(uploads.filter((u) => u.id !== upload.id));
     for (const tell of arrivals) tell(upload.buildId);
   } else if (mayPass(status)) {
@@ -94,7 +100,9 @@ async function send(upload: Upload): Promise<void> {
 /** Begins those that wait and have no pause before them, as long as there is room. */
 function pump(): void {
   const room = AT_ONCE - uploads.filter((u) => u.state === 'sending').length;
-  const next = uploads.filter((u) => u.state === 'waiting' && u.why === null).slice(0, room);
+  const next = uploads
+    .filter((u) => u.state === 'waiting' && u.why === null && !isOutgoing(u.entryId))
+    .slice(0, room);
   for (const upload of next) void send(upload);
 }
 
@@ -103,24 +111,68 @@ function again(id: string): void {
   pump();
 }
 
-if (typeof window !== 'undefined')
-  window.addEventListener('online', () => {
-    for (const u of uploads) again(u.id);
+const tryAll = (): void => {
+  for (const u of uploads) again(u.id);
+};
+if (typeof window !== 'undefined') {
+  window.addEventListener('online', tryAll);
+  onReturn(tryAll);
+  onActArrived(pump);
+}
+
+let owner = '';
+
+/** Goes on with what this person’s device kept of an earlier page. */
+export async function resumePhotos(personId: string): Promise<void> {
+  owner = personId;
+  const known = new Set(uploads.map((u) => u.id));
+  const kept = (await allHere('photos')).filter((p) => p.personId === personId && !known.has(p.id));
+  if (kept.length === 0) return;
+  const made = kept.map(({ id, buildId, entryId, name, file }): Upload => ({
+    id,
+    buildId,
+    entryId,
+    file: new File([file], name, { type: file.type }),
+    sent: 0,
+    state: 'waiting',
+    why: null,
+    tries: 0,
+    isKept: true,
+  }));
+  set([...uploads, ...made]);
+  pump();
+}
+
+async function keepOnDevice({ id, buildId, entryId, file }: Upload): Promise<void> {
+  const isKept = await keepHere('photos', {
+    id,
+    personId: owner,
+    buildId,
+    entryId,
+    name: file.name,
+    file,
   });
+  if (!uploads.some((u) => u.id === id)) await dropHere('photos', id);
+  else if (isKept) change(id, { isKept });
+}
 
 /** Sends files as photographs of an entry that has been kept. */
 export function sendPhotos(buildId: string, entryId: string, files: readonly File[]): void {
   const made = files.map((file): Upload => {
     const why = whyNotSize(file.size);
     const state = why === null ? 'waiting' : 'refused';
-    return { id: uuidv7(), buildId, entryId, file, sent: 0, state, why, tries: 0 };
+    return { id: uuidv7(), buildId, entryId, file, sent: 0, state, why, tries: 0, isKept: false };
   });
   set([...uploads, ...made]);
+  for (const upload of made) if (upload.state === 'waiting') void keepOnDevice(upload);
   pump();
 }
 
 /** Forgets one that does not go. */
-export const forgetUpload = (id: string): void => set(uploads.filter((u) => u.id !== id));
+export function forgetUpload(id: string): void {
+  void dropHere('photos', id);
+  set(uploads.filter((u) => u.id !== id));
+}
 
 /** Hears of each photograph that has arrived. */
 export function onArrival(tell: (buildId: string) => void): () => void {

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Role } from '#contract/access.ts';
 import type { SessionView, ShopCreateDto, SignInDto } from '#contract/session.ts';
 import { call } from '../../shared/api.ts';
+import { forgetSeen } from '../../shared/seen.ts';
 import { sessionQuery } from '../../shared/session.ts';
 
 /** Every way in or out answers with the session that holds now; nothing of the one before is kept. */
@@ -10,6 +11,7 @@ function useSessionChange<V>(change: (value: V) => Promise<SessionView>) {
   return useMutation({
     mutationFn: change,
     onSuccess: (session) => {
+      forgetSeen();
       client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'session' });
       client.setQueryData(sessionQuery.queryKey, session);
     },

@@ -127,6 +127,9 @@ export async function logIn(tx: Tx, deps: Deps, build: BuildKey, said: Said): Pr
   });
 }
 
+/** The instant so many milliseconds ago. */
+export const agoOf = (now: string, agoMs = 0): string => new Date(Date.parse(now) - agoMs).toISOString();
+
 /** Keeps an entry inside a transaction that does more; the caller holds the build. */
 export async function addIn(
   tx: Tx,
@@ -138,7 +141,8 @@ export async function addIn(
   const said = saidOf(dto);
   const now = deps.clock.now();
   const shop = await shopOf(tx);
-  const at = said.kind === 'waiting' ? now : whenOf(said.facts.on, now, shop.timeZone);
+  const written = agoOf(now, dto.agoMs);
+  const at = said.kind === 'waiting' ? written : whenOf(said.facts.on, written, shop.timeZone);
   await keep(tx, build, shop, {
     ...said,
     id: dto.id,

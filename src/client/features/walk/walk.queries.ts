@@ -1,0 +1,36 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { WalkView } from '#contract/walk.ts';
+import { call } from '../../shared/api.ts';
+import { sendAct } from '../outgoing/index.ts';
+
+export const walkQuery = queryOptions({
+  queryKey: ['walk'],
+  queryFn: ({ signal }) => call<WalkView>('walkRead', { signal }),
+});
+
+/** Marks a car as looked at; without a network it is marked here, and goes when there is one. */
+export function useSeen() {
+  const client = useQueryClient();
+  return (walk: WalkView, buildId: string): void => {
+    const at = new Date().toISOString();
+    client.setQueryData<WalkView>(walkQuery.queryKey, {
+      ...walk,
+      cars: walk.cars.map((c) => (c.buildId === buildId ? { ...c, seenAt: c.seenAt ?? at } : c)),
+    });
+    void sendAct({
+      id: `${walk.walkId}:${buildId}`,
+      route: 'walkSeen',
+      params: { walkId: walk.walkId, buildId },
+      body: {},
+      words: '',
+    }).catch(() => undefined);
+  };
+}
+
+export function useEndWalk() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (walkId: string) => call<{ ended: true }>('walkEnd', { params: { walkId } }),
+    onSuccess: () => client.invalidateQueries({ queryKey: walkQuery.queryKey }),
+  });
+}

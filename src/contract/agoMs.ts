@@ -1,0 +1,12 @@
+import { IsInt, IsOptional, Max, Min } from 'class-validator';
+
+/** The longest that a device is believed to have been without a network: 60 days. */
+export const LONGEST_AGO_MS = 60 * 24 * 3600 * 1000;
+
+/** So many milliseconds ago, as a device measured it that had no network; now when absent. */
+export const AgoMs = (): PropertyDecorator => (target, key) => {
+  IsOptional()(target, key);
+  Max(LONGEST_AGO_MS, { message: 'at most 60 days ago' })(target, key);
+  Min(0, { message: 'not in the future' })(target, key);
+  IsInt({ message: 'whole milliseconds' })(target, key);
+};

@@ -1,0 +1,92 @@
+import type { WalkCarView } from '#contract/walk.ts';
+import type { Pause } from '#core/pauses/pauses.ts';
+import type { Spot } from '#core/plan/floorPlan.ts';
+import type { PlaceKind } from '#core/shop/places.ts';
+import type { Tx } from '../../db/pool.ts';
+
+export const openWalk = (tx: Tx, personId: string): Promise<{ id: string; began_at: string } | undefined> =>
+  tx.one(
+    'select id, began_at from walks where shop_id = :shopId and person_id = :personId and ended_at is null',
+    {
+      personId,
+    },
+  );
+
+export const lastWalkEnded = async (tx: Tx): Promise<string | null> =>
+  (await tx.one<{ at: string | null }>('select max(ended_at) as at from walks where shop_id = :shopId'))!.at;
+
+export const walkById = (
+  tx: Tx,
+  id: string,
+): Promise<{ id: string; person_id: string; ended_at: string | null } | undefined> =>
+  tx.one('select id, person_id, ended_at from walks where shop_id = :shopId and id = :id', { id });
+
+export const insertWalk = (tx: Tx, w: { id: string; personId: string; now: string }): Promise<number> =>
+  tx.run(
+    'insert into walks (shop_id, id, person_id, began_at) values (:shopId, :id, :personId, :now) on conflict do nothing',
+    w,
+  );
+
+export const endWalk = (tx: Tx, id: string, now: string): Promise<number> =>
+  tx.run('update walks set ended_at = :now where shop_id = :shopId and id = :id and ended_at is null', {
+    id,
+    now,
+  });
+
+/** Looked at again, it is the first look that counts. */
+export const insertSeen = (tx: Tx, s: { walkId: string; buildId: string; at: string }): Promise<number> =>
+  tx.run(
+    `insert into walk_cars (shop_id, walk_id, build_id, seen_at) values (:shopId, :walkId, :buildId, :at)
+     on conflict do nothing`,
+    s,
+  );
+
+export interface WalkRow extends Omit<WalkCarView, 'binding' | 'promised'> {
+  promised: string | null;
+  promisedOn: string | null;
+  pauses: Pause[] | null;
+}
+
+/** So many of the newest entries stand beside a car. */
+const SHOWN = 6;
+
+/** Every car with what has happened to it since somebody walked past, by number. */
+export const walkRows = (tx: Tx, walkId: string): Promise<WalkRow[]> =>
+  tx.rows(
+    `select b.id as "buildId", b.number, b.nickname, v.name as vehicle, c.name as customer, p.name as place,
+       b.place_id as "placeId", b.promised, b.promised_on as "promisedOn", b.next_step as next,
+       (select json_agg(json_build_object('side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day))
+        from pauses s where s.shop_id = b.shop_id and s.build_id = b.id) as pauses,
+       w.seen_at as "seenAt", l.before,
+       coalesce(e.since, '[]') as since, greatest(0, coalesce(e.n, 0) - ${SHOWN}) as more
+     from builds b
+     join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
+     join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
+     left join places p on p.shop_id = b.shop_id and p.id = b.place_id
+     left join walk_cars w on w.shop_id = b.shop_id and w.build_id = b.id and w.walk_id = :walkId
+     left join lateral (
+       select max(o.seen_at) as before from walk_cars o
+       where o.shop_id = b.shop_id and o.build_id = b.id and o.walk_id <> :walkId
+     ) l on true
+     left join lateral (
+       select json_agg(json_build_object('id', s.id, 'at', s.at, 'kind', s.kind, 'text', s.text)
+           order by s.at desc, s.seq desc) filter (where s.rank <= ${SHOWN}) as since,
+         count(*)::int as n
+       from (
+         select n.id, n.at, n.seq, n.kind, n.text, row_number() over (order by n.at desc, n.seq desc) as rank
+         from entries_now n
+         where n.shop_id = b.shop_id and n.build_id = b.id and not n.withdrawn
+           and n.recorded_at > coalesce(l.before, '-infinity')
+       ) s
+     ) e on true
+     where b.shop_id = :shopId order by b.number`,
+    { walkId },
+  );
+
+export const drawnPlaces = (
+  tx: Tx,
+): Promise<{ id: string; name: string; kind: PlaceKind; position: number; spot: Spot | null }[]> =>
+  tx.rows(
+    `select id, name, kind, position, spot from places where shop_id = :shopId and not closed
+     order by position, name collate people_order`,
+  );
