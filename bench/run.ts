@@ -5,6 +5,7 @@ import { benchBrowser } from './browser.ts';
 import { benchEndpoints } from './endpoints.ts';
 import { benchEstimate } from './estimate.ts';
 import { benchLarge } from './large.ts';
+import { benchNarrations } from './narrations.ts';
 import { benchParser } from './parser.ts';
 import type { Line } from './line.ts';
 import { benchUploads } from './uploads.ts';
@@ -24,6 +25,7 @@ function verdict({ value, goal }: Line): string {
 /** `npm run bench -- uploads` runs that one alone, and writes nothing. */
 const PARTS = {
   parser: benchParser,
+  narrations: benchNarrations,
   estimate: benchEstimate,
   uploads: benchUploads,
   endpoints: benchEndpoints,

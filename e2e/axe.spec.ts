@@ -77,7 +77,7 @@ test('the round, how a customer is told, a letter that is stopped', async ({ pag
   await expect(page.getByRole('region', { name: 'It does not mention' })).toBeVisible();
   await check(page);
   await page.getByLabel('Greeting').fill('Dear all, Dex Marlow and B-0101 were here.');
-  await expect(page.getByText('Not for this customer')).toBeVisible();
+  await expect(page.getByText('Not for this customer', { exact: true })).toBeVisible();
   await check(page);
   await page.getByLabel('Greeting').fill('Good day,');
   await checkDialog(page.getByRole('button', { name: 'How they are told' }));
@@ -184,8 +184,15 @@ test('playbooks, people, hours', async ({ page }) => {
   await check(page);
 });
 
-test('a run of speech', async ({ page }) => {
+test('the walk, a run of speech', async ({ page }) => {
   await signIn(page);
+  await page.goto('/walk');
+  await expect(page.getByText(/^\d+ of \d+$/)).toBeVisible();
+  await check(page);
+  await page.getByLabel(/^What is going on with/).fill('did the slats two hours. next we want glass');
+  await expect(page.getByRole('button', { name: 'Log these 2 lines' })).toBeVisible();
+  await check(page);
+  await page.getByLabel(/^What is going on with/).fill('');
   await page.goto('/say');
   await page
     .getByLabel('What is going on, car after car')

@@ -22,7 +22,7 @@ test('dictated on a phone without a stop: five things about three cars, logged a
   await page.reload();
   await expect(understood.getByRole('listitem')).toHaveCount(4);
   await catches.getByRole('combobox').selectOption({ label: 'tourer' });
-  // The second answer is lost on the way: pressed again, nothing is kept twice.
+  // The second answer is lost on the way: it is sent again by itself, and nothing is kept twice.
   let lost = false;
   await page.route('**/entries', async (route) => {
     if (route.request().method() !== 'POST' || lost || !route.request().postData()?.includes('hood iron'))
@@ -31,8 +31,6 @@ test('dictated on a phone without a stop: five things about three cars, logged a
     await route.fetch();
     return route.abort();
   });
-  await page.getByRole('button', { name: 'Log these 4 lines' }).click();
-  await expect(page.getByRole('alert')).toBeVisible();
   await page.getByRole('button', { name: 'Log these 4 lines' }).click();
   await expect(page.getByText('4 lines logged: estate, tourer, drophead, microcar.')).toBeVisible();
   await openCar(page, 'drophead');

@@ -54,10 +54,18 @@ test('twelve letters by keyboard: read, send, next; under 45 seconds each by the
     const send = page.getByRole('button', { name: /^Send to / });
     await expect(send).toBeVisible();
     const before = await countedSoFar(page);
-    // A letter with doubtful words in it is for the owner to look at: it is left for the end.
+    // A doubtful word is for the owner to look at: here it is meant. What is surely somebody else's is left for later.
+    const meant = page.getByRole('button', { name: 'It is meant as it stands' });
+    while ((await meant.count()) > 0) {
+      const left = await meant.count();
+      await meant.first().click();
+      await expect.poll(() => meant.count()).toBeLessThan(left);
+    }
     if (await send.isDisabled()) {
+      const here = page.getByRole('navigation', { name: 'Who is to be told' }).locator('[aria-current=step]');
+      const was = await here.textContent();
       await page.keyboard.press('n');
-      await page.waitForTimeout(300);
+      await expect(here).not.toHaveText(was!);
       continue;
     }
     const text = await page.getByRole('article', { name: 'The letter' }).innerText();
@@ -123,9 +131,9 @@ test('figures that changed while the letter was read are put on the page, and no
   page,
 }) => {
   await signIn(page);
-  await openCar(page, 'tricycle');
+  await openCar(page, 'milk float');
   await page.getByRole('button', { name: /Draft update|Go on with the draft/ }).click();
-  const send = page.getByRole('button', { name: 'Send to Osric' });
+  const send = page.getByRole('button', { name: /^Send to / });
   await expect(send).toBeEnabled();
   const buildId = /builds\/([0-9a-f-]{36})/.exec(
     (await page.getByRole('link', { name: /^back to the/ }).getAttribute('href'))!,
@@ -141,10 +149,12 @@ test('figures that changed while the letter was read are put on the page, and no
     headers: { origin: new URL(page.url()).origin },
   });
   expect(kept.ok()).toBe(true);
+  const figures = page.getByRole('article', { name: 'The letter' }).getByText(/so far: £/);
+  const before = await figures.textContent();
   await send.click();
   await page.getByRole('button', { name: 'Send it' }).click();
   await expect(page.getByRole('alert')).toContainText('The figures have changed since you read it');
-  await expect(page.getByRole('article', { name: 'The letter' })).toContainText('£1,2');
+  await expect(figures).not.toHaveText(before!);
   await send.click();
   await page.getByRole('button', { name: 'Send it' }).click();
   await expect(page.getByText(/^Sent .* to /)).toBeVisible();
@@ -154,7 +164,7 @@ test('how a customer is told: brief, in their own words, about what it is in the
   page,
 }) => {
   await signIn(page);
-  await openCar(page, 'microcar');
+  await openCar(page, 'estate');
   await page.getByRole('button', { name: 'How they are told' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('How much').selectOption({ label: 'Brief: the main things, the rest left out' });
@@ -170,7 +180,6 @@ test('how a customer is told: brief, in their own words, about what it is in the
   await page.getByRole('button', { name: 'Draft it again' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Draft it again' }).click();
   const letter = page.getByRole('article', { name: 'The letter' });
-  await expect(letter).toContainText('Guten Tag Ilse,');
+  await expect(letter).toContainText('Guten Tag Hugh,');
   await expect(letter).toContainText('(about €');
-  await expect(letter).not.toContainText('Hood cloth ordered');
 });

@@ -41,8 +41,26 @@ const VIEWS = [
   ['floor-phone', PHONE, 'light', () => {}],
   ['log-line', DESK, 'light', (page) => write(page, `ice-cream van: ${LINE}`)],
   ['build', DESK, 'light', (page) => openCar(page, 'rally car')],
-  ['build-phone', PHONE, 'light', (page) => openCar(page, 'rally car')],
-  ['letter', DESK, 'light', (page) => draft(page, 'microcar')],
+  [
+    'walk-phone',
+    PHONE,
+    'light',
+    async (page) => {
+      await page.goto(`${AT}/walk`);
+      await page.getByRole('button', { name: 'Next car' }).click();
+      await page.getByLabel(/^What is going on with/).fill('trial fitted the seat, two hours');
+      await page.getByRole('button', { name: 'Log this line' }).waitFor();
+    },
+  ],
+  [
+    'letter',
+    DESK,
+    'light',
+    async (page) => {
+      await page.goto(`${AT}/round`);
+      await page.getByRole('region', { name: 'It does not mention' }).waitFor();
+    },
+  ],
   [
     'looking-over',
     DESK,

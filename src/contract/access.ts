@@ -50,6 +50,8 @@ export const ROUTES = {
   letterSave: { method: 'put', path: '/api/letters/:letterId', allow: DESK },
   letterRedraft: { method: 'post', path: '/api/letters/:letterId/redraft', allow: DESK },
   letterSend: { method: 'post', path: '/api/letters/:letterId/send', allow: DESK },
+  questionsRead: { method: 'get', path: '/api/builds/:buildId/questions', allow: DESK },
+  questionAnswer: { method: 'post', path: '/api/questions/:questionId/answer', allow: DESK },
   linkRenew: { method: 'post', path: '/api/builds/:buildId/link', allow: DESK },
   linkRevoke: { method: 'delete', path: '/api/builds/:buildId/link', allow: DESK },
   photosList: { method: 'get', path: '/api/builds/:buildId/photos', allow: EVERYBODY },
@@ -177,6 +179,7 @@ export const ROUTES = {
   /** The customer's page: who has the link may read. */
   letterPage: { method: 'get', path: '/l/:token', allow: 'anyone' },
   letterPicture: { method: 'get', path: '/l/:token/photos/:hash', allow: 'anyone' },
+  questionAsk: { method: 'post', path: '/l/:token/questions', allow: 'anyone' },
   estimatePage: { method: 'get', path: '/l/:token/estimate', allow: 'anyone' },
   estimateAnswer: { method: 'post', path: '/l/:token/estimate', allow: 'anyone' },
   estimateCode: { method: 'post', path: '/l/:token/estimate/code', allow: 'anyone' },

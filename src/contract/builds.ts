@@ -172,6 +172,8 @@ export interface BuildRow {
   toldAt: string | null;
   arrivedAt: string;
   tellEveryDays: number;
+  /** The oldest question of its customer that nobody has answered. */
+  question: { id: string; name: string; text: string; askedAt: string } | null;
 }
 
 export interface FloorView {

@@ -25,6 +25,7 @@ import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
 import { count, setRates, setToday, SKILLS } from './fillCosts.ts';
+import { letters } from './fillLetters.ts';
 import { outwork } from './fillOutwork.ts';
 import { part } from './fillParts.ts';
 import { takeDrawing } from './fillPhotos.ts';
@@ -237,6 +238,7 @@ async function take(shop: Shop, step: Step): Promise<void> {
   const buildId = shop.buildIds[step.build]!;
   if (!who) throw new Error(`the demo has nobody "${step.who}"`);
   if (step.text === '@letter') return writeLetter(shop, who, buildId);
+  if (await letters({ deps: shop.deps, who, buildId, id: shop.id, today: day }, step.text)) return;
   if (step.text.startsWith('@next ')) {
     await setNext(shop.deps, who, buildId, { next: step.text.slice(6), version: 1 });
     return;

@@ -23,6 +23,7 @@ import { outworkRoutes } from './features/outwork/outwork.routes.ts';
 import { partsRoutes } from './features/parts/parts.routes.ts';
 import { photosRoutes } from './features/photos/photos.routes.ts';
 import { planRoutes } from './features/plan/plan.routes.ts';
+import { questionsRoutes } from './features/questions/questions.routes.ts';
 import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
 import { snagsRoutes } from './features/snags/snags.routes.ts';
@@ -75,6 +76,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     photosRoutes(deps),
     lettersRoutes(deps),
     linksRoutes(deps),
+    questionsRoutes(deps),
     letterPageRoutes(deps),
     vehicleRoutes(deps),
     inspectionRoutes(deps),

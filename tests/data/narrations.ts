@@ -2,6 +2,7 @@
  * Runs of plain speech as they are dictated on a walk round a shop, with the cars and entries that must come of them. Made up;
  * the shop is the one of the demo. Day: Wednesday 11 March 2026; money: GBP.
  */
+import type { CaptureContext } from '#core/capture/types.ts';
 import type { Kind } from '#core/log/kinds.ts';
 
 export interface SaidEntry {
@@ -33,6 +34,19 @@ export const CARS = [
   { id: 'hearse', name: 'hearse', aliases: ['B-0007', 'Dex Marlow'] },
   { id: 'drop', name: 'drophead', aliases: ['B-0008', 'Ruan Teague'] },
 ] as const;
+
+/** What the reading knows of this shop. */
+export const SHOP_OF_NARRATIONS: CaptureContext = {
+  today: '2026-03-11',
+  currency: 'GBP',
+  units: 'imperial',
+  locale: 'en-GB',
+  builds: CARS,
+  people: [{ id: 'joss', name: 'Joss Arkwright' }],
+  vendors: ['Tern & Sons', 'Skerry Electrics', 'Cobb Springs'].map((name) => ({ id: name, name })),
+  parts: [],
+  places: ['Bay 2', 'Lift 1', 'Booth'].map((name) => ({ id: name, name })),
+};
 
 export const NARRATIONS: Narration[] = [
   {

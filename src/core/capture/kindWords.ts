@@ -17,7 +17,7 @@ const LEADING: Partial<Record<Kind, string>> = {
   found:
     'found|find|found that|noticed|noticed that|spotted|discovered|saw|seen|turns out|turned out|looks like|there is|theres|there\'s|there are|uncovered|come across|came across|finding',
   did:
-    'did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up',
+    'did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up|took the|took all the|put a|put an|braced|clamped|road tested|road-tested|test drove|tested|opened|fettled',
   ordered: 'ordered|on order|put in an order for|sent off for|placed an order for|reordered|re-ordered|order placed for|have ordered|order',
   arrived:
     'arrived|received|got delivery of|collected|picked up|took delivery of|in today|turned up|delivered|came in|delivery of|back from',
@@ -45,7 +45,7 @@ const LEADING: Partial<Record<Kind, string>> = {
 const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['correction', 'after', 'should have said|i meant|that should read|strike that|scrap that'],
   ['waiting', 'after', 'waiting on|waiting for|still waiting for|still waiting on|held up by|held up for|stuck for|stuck waiting for|on hold for|can\'t go on until|cant go on until|still no|still no sign of'],
-  ['waiting', 'before', 'still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|not turned up|still hasn\'t shown|is waiting'],
+  ['waiting', 'before', 'has still not come|still not come|has still not arrived|still not arrived|still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|not turned up|still hasn\'t shown|is waiting'],
   ['arrived', 'before', 'is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|got here|got delivered|was delivered|were delivered|delivered'],
   ['resumed', 'before', 'is going again|going again|is under way again|under way again|off hold|back under way|no longer waiting|rolling again'],
   ['ordered', 'before', 'is on order|are on order|on order|ordered'],
@@ -55,7 +55,7 @@ const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['told', 'after', 'told|let know|rang|phoned|emailed|texted|spoke to|updated'],
   ['fitted', 'before', 'fitted|refitted|installed|reinstalled|is on|are on|went on|went in|back on|back in|hung|bolted on|in place|bolted up|bolted in|now on'],
   ['found', 'before', 'found to be|found|is rotten|are rotten|is cracked|are cracked|is seized|are seized|is leaking|are leaking|is worn|are worn|is perished|are perished|is bent|are bent|is broken|are broken|is missing|are missing|is rusted through|is split|are split|is shot|are shot|is damp|has gone|is corroded|are corroded|rotten|rusted through|rotted|cracked|perished|seized|seized solid|leaking|weeping|worn|worn out|shot|missing|corroded|snapped|sheared|split|knackered|kaput|busted|bust|bent|crazed|delaminated|delaminating|rusty|scored|pitted'],
-  ['did', 'before', 'done|finished|is done|are done|all done|welded up|welded in|is finished|are finished|stripped|stripped down|painted|primed|rebuilt|cleaned|cleaned up|repaired|re-wired|rewired|complete|is complete|bled|blasted|reassembled|removed|sorted|overhauled|sprayed|dismantled|freed off|serviced|refurbished|welded|machined|skimmed|honed|rebored|replated|polished|undersealed|adjusted|mended|tacked in|let in|trimmed|re-covered|straightened|set up|greased|replaced|dialled in|drilled out|masked up'],
+  ['did', 'before', 'done|finished|is out|are out|is off|are off|is done|are done|all done|welded up|welded in|is finished|are finished|stripped|stripped down|painted|primed|rebuilt|cleaned|cleaned up|repaired|re-wired|rewired|complete|is complete|bled|blasted|reassembled|removed|sorted|overhauled|sprayed|dismantled|freed off|serviced|refurbished|welded|machined|skimmed|honed|rebored|replated|polished|undersealed|adjusted|mended|tacked in|let in|trimmed|re-covered|straightened|set up|greased|replaced|dialled in|drilled out|masked up'],
   ['spent', 'after', 'spent|paid|bought'],
   ['reading', 'after', 'measured|measures|reads|reading'],
 ]; // prettier-ignore
@@ -88,6 +88,11 @@ function longest(trie: Trie, t: readonly Token[], i: number): KindRead | null {
   let node: Trie | undefined = trie;
   let best: KindRead | null = null;
   for (let at = i; node; at += 1) {
+    // “Bolted it in”, “took them off”: the words of a phrase stand round what it is about.
+    if (at > i && /^(?:it|them)$/.test(t[at]?.lower ?? '') && !node.next.has(t[at]!.lower)) {
+      const behind = t[at + 1]?.lower;
+      if (behind !== undefined && node.next.has(behind)) continue;
+    }
     if (node.kind !== undefined)
       best = { kind: node.kind, from: i, next: at, subject: node.subject ?? 'after' };
     const word: string | undefined = t[at]?.lower;
@@ -100,6 +105,7 @@ const FILLER = new Set([
   'i', 'we', "i've", "we've", 'ive', 'weve', 'have', 'has', 'had', 'just', 'also', 'now', 'so', 'and', 'then', 'ok',
   'okay', 'right', 'well', 'been', 'today', 'yesterday', 'this', 'morning', 'all', 'he', 'she', 'they', 'am', "i'm",
   "we're", 'are', 'is', 'it', 'got', 'still', 'finally', 'again', 'only', 'um', 'er', "it's", 'its', 'but',
+  'first', 'later', 'meanwhile', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday',
 ]); // prettier-ignore
 
 /** Where the line's own words begin: past "we have just", "so I've also". Never past a word that says a kind. */

@@ -60,7 +60,11 @@ function hoursAt(t: readonly Token[], i: number, mark: '.' | ','): Found<number>
   const anHour = /^an?$/.test(t[i]?.lower ?? '') && /^(?:hour|hr)$/.test(t[i + 1]?.lower ?? '');
   let value: number;
   let next: number;
+  // “…, hour and a half”, as one says it in passing.
+  const bareHour =
+    /^(?:hour|hr)$/.test(t[i]?.lower ?? '') && t[i + 1]?.lower === 'and' && t[i + 2]?.lower === 'a';
   if (anHour) ({ value, next } = { value: 1, next: i + 2 });
+  else if (bareHour) ({ value, next } = { value: 1, next: i + 1 });
   else {
     const n = readNumber(t, i, mark);
     const unit = n && t[n.next];

@@ -34,13 +34,19 @@ function itemHtml({ text, media }: LetterItem, { address, pictures }: LetterPict
   return `<li>${paragraphs(text)}${picturesHtml(shown, address, text.slice(0, 120))}</li>`;
 }
 
+/** What must be decided is answered on the estimate; a mail, which knows no address, leads to the page. */
+const toAnswer = (items: readonly LetterItem[], address: string): string =>
+  address !== '' && items.some((i) => i.answer)
+    ? `<p class="estimate"><a href="${escapeHtml(address)}/estimate">Read it and answer</a></p>`
+    : '';
+
 const NO_PICTURES: LetterPictures = { address: '', pictures: [] };
 
 /** The letter's body as HTML, every word escaped; its headings are of `level`. */
 export function letterHtml(letter: Letter, level: 2 | 3 = 2, pictures: LetterPictures = NO_PICTURES): string {
   const parts = toldParts(letter).map(
     ({ title, items }) =>
-      `<section><h${level}>${escapeHtml(title)}</h${level}><ul>${items.map((i) => itemHtml(i, pictures)).join('')}</ul></section>`,
+      `<section><h${level}>${escapeHtml(title)}</h${level}><ul>${items.map((i) => itemHtml(i, pictures)).join('')}</ul>${toAnswer(items, pictures.address)}</section>`,
   );
   return `<p class="greeting">${paragraphs(letter.greeting)}</p>${parts.join('')}<p class="closing">${paragraphs(letter.closing)}</p>`;
 }

@@ -93,7 +93,7 @@ test('a wait in words', () => {
 });
 
 describe('why a build needs a person now', () => {
-  const calm = { waits: [], promised: null, toldOn: '2026-03-05', tellEveryDays: 14 };
+  const calm = { waits: [], promised: null, toldOn: '2026-03-05', tellEveryDays: 14, question: null };
   const reasons = (more: object, today = '2026-03-11') => reasonsNow({ ...calm, ...more }, today, 'en-GB');
   const glass = {
     entryId: 'e',
@@ -108,6 +108,11 @@ describe('why a build needs a person now', () => {
     expect(reasons({ waits: [glass] })).toEqual(['late by a day: glass from Marram Glass']);
     expect(reasons({ waits: [glass] }, '2026-03-10')).toEqual([]);
     expect(reasons({ waits: [{ ...glass, due: undefined }] })).toEqual([]);
+  });
+  test('a question that nobody has answered comes first, and is short', () => {
+    const question = { name: 'Ilse', text: 'Will it be blue?' };
+    expect(reasons({ question, waits: [glass] })[0]).toBe('Ilse asks: “Will it be blue?”');
+    expect(reasons({ question: { ...question, text: 'x'.repeat(300) } })[0]!.length).toBeLessThan(100);
   });
   test('a promise near while it waits, or passed', () => {
     expect(reasons({ promised: '2026-03-20', waits: [{ ...glass, due: '2026-03-12' }] })).toEqual([

@@ -44,12 +44,18 @@ export const camper: DemoBuild = {
 125 W @answer camper
 123 W @letter
 119 W moved to lift 1
+119 W @asks Tove: Can I have the old heater back? I should like to look at it.
+118 W @answers You can: it is bagged with your name on it. Please do not fit it to anything that people sleep in.
 118 J did old heater taken out and the opening plated, 4h
 115 I ordered sealed heater from Skerry Electrics, 540, due in three weeks
 114 W waiting on sealed heater from Skerry Electrics since yesterday, due in three weeks
 108 J did nearside sill let in, 8h
 101 J did offside sill let in, 8h
 99 W @letter
+97 W @asks Tove: Is the heater there yet?
+96 W @answers Not yet. It is on order and due in two weeks; I shall write when it is here.
+94 W @asks Tove: And now?
+93 W @answers It left the supplier yesterday.
 92 I sealed heater arrived from Skerry Electrics
 89 J fitted sealed heater, 6h
 88 W note gas side is for the registered gas fitter only, booked
@@ -81,6 +87,7 @@ export const camper: DemoBuild = {
 2 J reading carbon monoxide 0 ppm in the cab, heater running twenty minutes
 1 J @symptom The heater smells | cause: found cab heater | proof: reading carbon monoxide
 1 I spent 7.20 on trim clips
+1 W @asks Tove: May I fetch it on Friday, or is Saturday better?
 1 W @next Clean it, a road test over the hill, and it can go home.
 2 W moved to lift 1
 2 W @playbook brake-overhaul -

@@ -25,6 +25,7 @@ export const drophead: DemoBuild = {
   story: `
 183 W moved to yard
 182 W note Ruan is at sea, pays when in port, mail reaches him about once a month
+182 W @told detail=brief
 181 P found king pins worn, 160 and ten hours, safety
 181 M found door skins stretched over old filler, 120 and twenty hours, must
 180 M found hood irons bent, six hours, should

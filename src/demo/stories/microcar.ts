@@ -25,6 +25,7 @@ export const microcar: DemoBuild = {
   ],
   story: `
 172 W moved to store
+171 W @told detail=enthusiast; greeting=Guten Tag {name},; also=EUR; rate=1.17; metric=yes
 170 W note museum wants every repair to be reversible and marked
 168 M found hood frame cracked at both elbows, 70 and four hours, must
 168 M @photo ringed irons: left elbow

@@ -15,6 +15,7 @@ import * as addInspections from '../../../migrations/20261125_add_inspections.ts
 import * as addLetterManner from '../../../migrations/20261129_add_letter_manner.ts';
 import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
+import * as addQuestions from '../../../migrations/20261129_add_questions.ts';
 import * as addShopLists from '../../../migrations/20261126_add_shop_lists.ts';
 import * as addOutwork from '../../../migrations/20261127_add_outwork.ts';
 import * as addPauses from '../../../migrations/20261127_add_pauses.ts';
@@ -45,6 +46,7 @@ const MIGRATIONS = {
   '20261128_add_costs': addCosts,
   '20261129_add_letter_manner': addLetterManner,
   '20261129_add_walks': addWalks,
+  '20261129_add_questions': addQuestions,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

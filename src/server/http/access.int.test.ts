@@ -27,6 +27,7 @@ const params = {
   buildId: nextId(),
   letterId: nextId(),
   walkId: nextId(),
+  questionId: nextId(),
   lineId: nextId(),
   donorId: nextId(),
   partId: nextId(),

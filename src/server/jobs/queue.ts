@@ -11,6 +11,11 @@ export interface MailRevision {
   revisionId: string;
 }
 
+export interface MailAnswer {
+  shopId: string;
+  questionId: string;
+}
+
 export interface MailCode {
   shopId: string;
   codeId: string;
@@ -31,3 +36,5 @@ export const queueRevision = (tx: Tx, job: MailRevision): Promise<unknown> =>
   add(tx, 'mail-revision', job, `revision-${job.revisionId}`);
 export const queueCode = (tx: Tx, job: MailCode): Promise<unknown> =>
   add(tx, 'mail-code', job, `code-${job.codeId}`);
+export const queueAnswer = (tx: Tx, job: MailAnswer): Promise<unknown> =>
+  add(tx, 'mail-answer', job, `answer-${job.questionId}`);

@@ -5,7 +5,8 @@ import pg from 'pg';
 import type { Deps } from '../deps.ts';
 import { mailCode, mailRevision } from '../features/estimate/index.ts';
 import { mailLetter } from '../features/letters/index.ts';
-import type { MailCode, MailLetter, MailRevision } from './queue.ts';
+import { mailAnswer } from '../features/questions/index.ts';
+import type { MailAnswer, MailCode, MailLetter, MailRevision } from './queue.ts';
 
 function tasksFor(deps: Deps, transport: Transporter): TaskList {
   return {
@@ -13,6 +14,7 @@ function tasksFor(deps: Deps, transport: Transporter): TaskList {
       await mailLetter(deps, transport, payload as MailLetter, job.attempts >= job.max_attempts);
     },
     'mail-revision': (payload) => mailRevision(deps, transport, payload as MailRevision),
+    'mail-answer': (payload) => mailAnswer(deps, transport, payload as MailAnswer),
     'mail-code': (payload) => mailCode(deps, transport, payload as MailCode),
   };
 }

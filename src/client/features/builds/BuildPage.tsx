@@ -1,4 +1,5 @@
 /** One build: where it stands, what it comes to, and its logbook. */
+import { Suspense } from 'react';
 import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
@@ -16,6 +17,7 @@ import { CarTitle, Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack } fro
 import { phone, space } from '../../ui/tokens.ts';
 import { useDraftLetter } from '../letters/index.ts';
 import { useThisCar } from '../entries/index.ts';
+import { Questions } from '../questions/index.ts';
 import { waitsQuery } from '../waits/index.ts';
 import { buildQuery } from './builds.queries.ts';
 import { CustomerPanel } from './CustomerPanel.tsx';
@@ -44,12 +46,18 @@ export default function BuildPage() {
   const { data: build } = useSuspenseQuery(buildQuery(buildId));
   useThisCar(build.id, build.nickname);
   useTitle(build.nickname);
+  const { seesPrices } = useShop();
   return (
     <Page>
       <Stack $gap="l">
         <BuildHead build={build} />
         <Columns>
           <Area $at="first">
+            {seesPrices && (
+              <Suspense>
+                <Questions buildId={build.id} />
+              </Suspense>
+            )}
             <Waits build={build} />
             <NextPanel key={build.id} build={build} />
           </Area>

@@ -127,10 +127,10 @@ const summary = (all: number, now: number): string =>
 const toldOn = (b: BuildRow, timeZone: string): string => dayOf(b.toldAt ?? b.arrivedAt, timeZone);
 
 function reasonsFor(b: BuildRow, manner: Manner, timeZone: string): string[] {
-  const { waits, tellEveryDays } = b;
+  const { waits, tellEveryDays, question } = b;
   const promised = promisedFor(b, manner.today);
   return reasonsNow(
-    { waits, promised, tellEveryDays, toldOn: toldOn(b, timeZone) },
+    { waits, promised, tellEveryDays, question, toldOn: toldOn(b, timeZone) },
     manner.today,
     manner.locale,
   );

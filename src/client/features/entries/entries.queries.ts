@@ -40,6 +40,8 @@ export function useBuildChanged(): (buildId: string) => void {
         ['build', buildId],
         ['entries', buildId],
         ['letters', buildId],
+        ['questions', buildId],
+        ['walk'],
         ['estimate', buildId],
         ['inspection', buildId],
         ['symptoms', buildId],

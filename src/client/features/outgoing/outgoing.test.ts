@@ -5,7 +5,7 @@
 import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import { ApiProblem } from '../../shared/api.ts';
 import { allHere } from '../../shared/device.ts';
-import { forgetAct, isOutgoing, sendAct, sendAs, type Act } from './outgoing.ts';
+import { forgetAct, isOutgoing, onActArrived, sendAct, sendAs, type Act } from './outgoing.ts';
 
 interface Asked {
   url: string;
@@ -159,4 +159,16 @@ test('five at once go one after the other, in order', async () => {
   }
   expect(await Promise.all(all)).toHaveLength(5);
   expect(ids()).toEqual(['1', '2', '3', '4', '5']);
+});
+
+test('whoever hears of an arrival finds it gone from what is outgoing', async () => {
+  sendAs('wren');
+  const heard: boolean[] = [];
+  const leave = onActArrived((a) => heard.push(isOutgoing(a.id)));
+  const sent = sendAct(act('1'));
+  await turn();
+  await asked[0]!.answer(200);
+  await sent;
+  leave();
+  expect(heard).toEqual([false]);
 });

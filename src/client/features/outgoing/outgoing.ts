@@ -55,6 +55,8 @@ async function send(act: KeptAct): Promise<boolean> {
     const signal = AbortSignal.timeout(LONGEST_ANSWER_MS);
     const sent = await call(act.route, { params: act.params, body: bodyOf(act), signal });
     await dropHere('acts', act.id);
+    // Gone from the list before anybody hears of it: what waits for it may go at once.
+    acts = acts.filter((a) => a.id !== act.id);
     settle({ sent });
     for (const tell of arrivals) tell(act);
     return true;

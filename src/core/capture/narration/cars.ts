@@ -39,14 +39,20 @@ function leadOf(t: readonly Token[], i: number, start: number): number {
 }
 
 /** “to the hearse” behind “next” is where another stands; behind “back”, “over”, “on”, “moving on” it is a turn. */
-function isMention(t: readonly Token[], from: number, name: number): boolean {
+function isMention(t: readonly Token[], from: number, name: number, behind: Token | undefined): boolean {
   const before = t[name - 1]?.lower === 'the' ? name - 2 : name - 1;
   const word = t[before]?.lower ?? '';
   if (MENTIONS.test(word)) return true;
+  // “Next to the hearse we welded …”: somebody is at work there now.
+  if (word === 'to' && t[before - 1]?.lower === 'next' && /^(?:we|i|i've|we've)$/.test(behind?.lower ?? ''))
+    return false;
   if (word === 'to')
     return !/^(?:back|over|on|moving|come|comes|us|me|go|going|turn|along|round)$/.test(
       t[before - 1]?.lower ?? '',
     );
+  // “For the drophead, told Ruan …” begins a sentence about it.
+  if (word === 'for' && (before === 0 || /^[.!?;\n]$/.test(t[before - 1]!.text)) && behind?.text === ',')
+    return false;
   if (word === 'for' || word === 'with' || word === 'at')
     return from >= before && before > 0 && !isLead(t[before - 1]);
   return false;
@@ -74,7 +80,7 @@ export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
       name.next - i === 1 && name.value.name.includes(' ') && t[i]!.lower !== name.value.name.toLowerCase();
     const pointed = !isHead || starts || t[i - 1]?.lower === 'the';
     const possessive = /'s$/.test(t[name.next - 1]!.lower);
-    if (pointed && !isMention(t, from, i) && (starts || leads || (speaks && !possessive))) {
+    if (pointed && !isMention(t, from, i, behind) && (starts || leads || (speaks && !possessive))) {
       turns.push({ from, name: i, next: name.next, to: { id: name.value.id, name: name.value.name } });
     }
     i = name.next - 1;

@@ -133,6 +133,6 @@ function pieceOf(
 
 /** Too little to be a note, or known to be chatter; what says a kind of work is never thrown away. */
 function isChatter(said: string, chatter: ReturnType<typeof chatterIn>, saysSomething: boolean): boolean {
-  if (chatter === 'sure') return true;
+  if (chatter === 'sure' && !saysSomething) return true;
   return !saysSomething && said.split(/\s+/).filter(Boolean).length < 3;
 }

@@ -1,5 +1,5 @@
 /** Where one thing said ends and the next begins, with punctuation or without. */
-import { readKind } from '../kindWords.ts';
+import { readKind, type KindRead } from '../kindWords.ts';
 import type { Token } from '../tokens.ts';
 
 /** A run of tokens that says one thing. */
@@ -20,11 +20,45 @@ const isStop = (tok: Token): boolean => /^[.!?;\n]$/.test(tok.text);
 
 const nothingBlocked = (): boolean => false;
 
-/** Whether the tokens from `from` to `next` say a kind, and do not only go on with what was said before. */
-function saysKind(t: readonly Token[], from: number, next: number): boolean {
+/** What the tokens from `from` to `next` say, if they say a kind and do not only go on with what was said before. */
+function kindSaid(t: readonly Token[], from: number, next: number): KindRead | null {
   const own = t.slice(from, next);
-  return own.length >= 2 && readKind(own, 0, nothingBlocked) !== null;
+  return own.length >= 2 ? readKind(own, 0, nothingBlocked) : null;
 }
+
+/** Words that stand for what was said before them. */
+const STANDS_FOR = /^(?:it|that|them|this|those|,)$/;
+
+/** “Cleaned and painted the arms” is one thing: what is done stands behind the second word. */
+const hasObject = (
+  t: readonly Token[],
+  from: number,
+  next: number,
+  { next: end, subject }: KindRead,
+): boolean => subject === 'before' || t.slice(from + end, next).some((tok) => tok.text !== ',');
+
+/** “… so waiting on that” only says again what stands before it. */
+const saysItAgain = (t: readonly Token[], from: number, next: number, { next: end }: KindRead): boolean =>
+  from + end < next && t.slice(from + end, next).every((tok) => STANDS_FOR.test(tok.lower));
+
+/** Whether two things stand on both sides of a joint: each says a kind of its own, of a thing of its own. */
+function areTwo(t: readonly Token[], says: number, joint: number, behind: number, next: number): boolean {
+  // “…, that is 60 pounds”, “… and that was six hours” belong to what was said.
+  if (t[joint + 1]?.lower === 'that' && /^(?:is|was|took|makes|comes)$/.test(t[joint + 2]?.lower ?? ''))
+    return false;
+  const end = endOf(t, behind, next);
+  const [left, right] = [kindSaid(t, says, joint), kindSaid(t, behind, end)];
+  if (left === null || right === null) return false;
+  if (!hasObject(t, says, joint, left) || saysItAgain(t, behind, end, right)) return false;
+  // “Found the bearings shot and the synchro worn out”: one look, one price.
+  return !(left.kind === 'found' && right.kind === 'found' && right.subject === 'before');
+}
+
+/** “…, next is the rear rail” begins what comes next. */
+const nextAt = (t: readonly Token[], i: number): boolean =>
+  t[i]!.lower === 'next' &&
+  t[i - 1]?.text === ',' &&
+  /^(?:is|we|i|up|job|thing)$/.test(t[i + 1]?.lower ?? '');
 
 /** “Still waiting on …” begins a thing of its own, without a joint before it. */
 function waitsAt(t: readonly Token[], i: number): boolean {
@@ -59,14 +93,14 @@ export function cut(t: readonly Token[], run: Run): Run[] {
       from = says = i + 1;
       continue;
     }
-    if (i > says && waitsAt(t, i) && saysKind(t, says, i)) {
+    if ((i > says + 1 && waitsAt(t, i)) || (i > says + 1 && nextAt(t, i))) {
       runs.push({ from, next: i });
       from = says = i;
       continue;
     }
     if (i === says || !OPENS.test(t[i]!.lower)) continue;
     const behind = skipJoints(t, i, run.next);
-    if (saysKind(t, says, i) && saysKind(t, behind, endOf(t, behind, run.next))) {
+    if (areTwo(t, says, i, behind, run.next)) {
       runs.push({ from, next: i });
       from = i;
       says = behind;

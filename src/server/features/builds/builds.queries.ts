@@ -28,13 +28,16 @@ interface RowColumns {
   standing: Standing;
   arrived_at: string;
   tell_every_days: number;
+  question: BuildRow['question'];
 }
 
 const ROW_COLUMNS = `b.id, b.number, b.nickname, v.name as vehicle, v.year as vehicle_year, c.name as customer,
   p.name as place, b.promised, b.promised_on, b.standing, b.arrived_at, c.tell_every_days,
   (select json_agg(json_build_object('id', s.id, 'entryId', s.entry_id, 'side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day)
      order by s.from_day, s.id)
-   from pauses s where s.shop_id = b.shop_id and s.build_id = b.id) as pauses`;
+   from pauses s where s.shop_id = b.shop_id and s.build_id = b.id) as pauses,
+  (select json_build_object('id', k.id, 'name', k.name, 'text', k.text, 'askedAt', k.asked_at) from questions k
+   where k.shop_id = b.shop_id and k.build_id = b.id and k.answered_at is null order by k.asked_at, k.id limit 1) as question`;
 const ROW_FROM = `from builds b
   join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
   join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
@@ -56,6 +59,7 @@ export const toRow = (r: RowColumns): BuildRow => ({
   toldAt: r.standing.toldAt,
   arrivedAt: r.arrived_at,
   tellEveryDays: r.tell_every_days,
+  question: r.question,
 });
 
 /** Every build on the floor; the benchmark runs the very same SQL. */

@@ -37,12 +37,12 @@ export function letterPageHtml(
   letters: SentLetter[],
   nonce: string,
   today: string,
-  { hasEstimate, address }: { hasEstimate: boolean; address: string },
+  { hasEstimate, address, beside }: { hasEstimate: boolean; address: string; beside: string },
 ): string {
   const [newest, ...older] = letters;
   const body = newest
-    ? article(newest, head, today, address) + earlier(older, head, today, address)
-    : '<p>There is no letter here yet. When there is news of your car, you will find it on this page.</p>';
+    ? article(newest, head, today, address) + beside + earlier(older, head, today, address)
+    : `<p>There is no letter here yet. When there is news of your car, you will find it on this page.</p>${beside}`;
   const link = hasEstimate
     ? `<p class="estimate"><a href="${escapeHtml(address)}/estimate">Your estimate, to read and to answer</a></p>`
     : '';

@@ -1,29 +1,81 @@
+import { validateSync } from 'class-validator';
+import express, { type Request, type Response } from 'express';
 import rateLimit from 'express-rate-limit';
-import type { Response } from 'express';
+import { v7 as uuidv7 } from 'uuid';
+import { QuestionDto } from '#contract/questions.ts';
 import { dayOf } from '#core/time/days.ts';
-import { atTheDoor, inShop } from '../../db/pool.ts';
+import { atTheDoor, inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import { handler, type Feature } from '../../http/routes.ts';
-import { nonceOf } from '../../http/security.ts';
+import { nonceOf, refuseCrossSite } from '../../http/security.ts';
 import { hashOfToken } from '../../links.ts';
+import { buildForUpdate } from '../builds/index.ts';
+import { lettersMoney } from '../letters/index.ts';
 import { sendPhoto, wasShown } from '../photos/index.ts';
+import { askIn, questionsOf } from '../questions/index.ts';
 import { letterPageHtml, noLetterHtml } from './letterPage.html.ts';
 import * as q from './letterPage.queries.ts';
+import { moneyHtml, questionsHtml, type AskedTyped } from './sections.html.ts';
 
-async function pageFor(deps: Deps, token: string, nonce: string): Promise<string | null> {
+const nothingTyped = (): AskedTyped => ({ id: uuidv7(), name: '', text: '', fault: null });
+
+interface Opened {
+  tx: Tx;
+  link: { id: string; shop_id: string; build_id: string };
+}
+
+/** Opens the build behind a live link; null where there is none. */
+async function opened<T>(deps: Deps, token: string, work: (o: Opened) => Promise<T>): Promise<T | null> {
   const linkHash = hashOfToken(token);
   const link = await atTheDoor(deps.db, { linkHash }, (tx) => q.linkAtTheDoor(tx, linkHash));
-  if (!link) return null;
-  return inShop(deps.db, link.shop_id, async (tx) => {
-    const now = deps.clock.now();
-    const head = (await q.pageHead(tx, link.build_id))!;
-    await q.noteOpened(tx, link.id, now);
-    const hasEstimate = await q.hasRevision(tx, link.build_id);
-    return letterPageHtml(head, await q.sentLetters(tx, link.build_id), nonce, dayOf(now, head.time_zone), {
-      hasEstimate,
-      address: `/l/${token}`,
-    });
+  return link ? inShop(deps.db, link.shop_id, (tx) => work({ tx, link })) : null;
+}
+
+/** The whole page, with what was typed into its form. */
+async function pageOf(deps: Deps, { tx, link }: Opened, token: string, nonce: string, typed: AskedTyped) {
+  const now = deps.clock.now();
+  const head = (await q.pageHead(tx, link.build_id))!;
+  await q.noteOpened(tx, link.id, now);
+  const today = dayOf(now, head.time_zone);
+  const address = `/l/${token}`;
+  const { money, lines, manner } = await lettersMoney(tx, deps, link.build_id);
+  const questions = await questionsOf(tx, link.build_id);
+  return letterPageHtml(head, await q.sentLetters(tx, link.build_id), nonce, today, {
+    hasEstimate: await q.hasRevision(tx, link.build_id),
+    address,
+    beside: questionsHtml(questions, head, today, { address, typed }) + moneyHtml(money, lines, manner),
+  });
+}
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+
+/** One field of a posted form; a field sent twice counts once. */
+function field(req: Request, name: string): string {
+  const value = ((req.body ?? {}) as Record<string, unknown>)[name];
+  return typeof value === 'string' ? value : '';
+}
+
+function typedIn(req: Request): AskedTyped {
+  const id = field(req, 'id');
+  const dto = Object.assign(new QuestionDto(), { name: field(req, 'name'), text: field(req, 'text') });
+  const [fault] = validateSync(dto).flatMap((e) => Object.values(e.constraints ?? {}));
+  return {
+    id: UUID.test(id) ? id : uuidv7(),
+    name: dto.name,
+    text: dto.text,
+    fault: fault === undefined ? null : `Please ${fault}. Nothing was sent.`,
+  };
+}
+
+/** A question of the form: kept, and the page is shown with it; or shown again with what is missing. */
+async function takeQuestion(deps: Deps, token: string, req: Request, nonce: string): Promise<string | null> {
+  const typed = typedIn(req);
+  return opened(deps, token, async (o) => {
+    if (typed.fault !== null) return pageOf(deps, o, token, nonce, typed);
+    const build = (await buildForUpdate(o.tx, o.link.build_id))!;
+    await askIn(o.tx, deps, build, typed);
+    return '';
   });
 }
 
@@ -38,10 +90,9 @@ export function sendPage(res: Response, status: number, html: string): void {
 
 /** The shop whose link this is, if a picture of this hash was sent to this customer. */
 async function shopShowing(deps: Deps, token: string, hash: string): Promise<string | null> {
-  const linkHash = hashOfToken(token);
-  const link = await atTheDoor(deps.db, { linkHash }, (tx) => q.linkAtTheDoor(tx, linkHash));
-  const shown = link && (await inShop(deps.db, link.shop_id, (tx) => wasShown(tx, link.build_id, hash)));
-  return link && shown ? link.shop_id : null;
+  return opened(deps, token, async ({ tx, link }) =>
+    (await wasShown(tx, link.build_id, hash)) ? link.shop_id : null,
+  );
 }
 
 /** Nobody guesses 256 bits, but nobody need try a thousand times a minute either. */
@@ -54,13 +105,37 @@ const patience = () =>
     legacyHeaders: false,
   });
 
+/** A question is a form of two fields. */
+const form = express.urlencoded({ extended: false, limit: '40kb', parameterLimit: 10 });
+const askPatience = () =>
+  rateLimit({ windowMs: 10 * 60_000, limit: 20, standardHeaders: 'draft-8', legacyHeaders: false });
+
+/** The browser must say that the form comes from this very page; no other site learns the address by it. */
+function sendLetterPage(res: Response, status: number, html: string | null): void {
+  if (html !== null) res.set('referrer-policy', 'same-origin');
+  sendPage(res, status, html ?? noLetterHtml(nonceOf(res)));
+}
+
 export function letterPageRoutes(deps: Deps): Feature {
   return {
     letterPage: handler({
       before: [patience()],
       run: async ({ params, res }) => {
-        const html = await pageFor(deps, params.token ?? '', nonceOf(res));
-        sendPage(res, html === null ? 404 : 200, html ?? noLetterHtml(nonceOf(res)));
+        const token = params.token ?? '';
+        const nonce = nonceOf(res);
+        const html = await opened(deps, token, (o) => pageOf(deps, o, token, nonce, nothingTyped()));
+        sendLetterPage(res, html === null ? 404 : 200, html);
+        return undefined;
+      },
+    }),
+    questionAsk: handler({
+      before: [askPatience(), refuseCrossSite, form],
+      run: async ({ params, req, res }) => {
+        const token = params.token ?? '';
+        const html = await takeQuestion(deps, token, req, nonceOf(res));
+        // Seen anew, so that to load the page again asks nothing twice.
+        if (html === '') res.redirect(303, `/l/${encodeURIComponent(token)}#questions`);
+        else sendLetterPage(res, html === null ? 404 : 400, html);
         return undefined;
       },
     }),

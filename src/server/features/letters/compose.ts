@@ -70,6 +70,27 @@ function moneyOf(now: EstimateNow, costs: CostsView, timeZone: string): LetterMo
   };
 }
 
+/** The build's money as its letters tell it, and its lines: what was agreed of each and what is spent of it. */
+export async function lettersMoney(
+  tx: Tx,
+  deps: Deps,
+  buildId: string,
+): Promise<{
+  money: LetterMoney | null;
+  lines: { title: string; approvedMinor: number; spentMinor: number }[];
+  manner: LetterManner;
+}> {
+  const shop = await shopOf(tx);
+  const today = dayOf(deps.clock.now(), shop.timeZone);
+  const estimate = await estimateNow(tx, deps, buildId);
+  const told = await m.mannerOf(tx, estimate.build.customer_id);
+  const costs = await costsOf(tx, deps, buildId);
+  const lines = costs.lines
+    .filter((l) => l.approvedMinor > 0)
+    .map((l) => ({ title: l.title, approvedMinor: l.approvedMinor, spentMinor: l.costs.spentMinor }));
+  return { money: moneyOf(estimate, costs, shop.timeZone), lines, manner: mannerOf(shop, told!, today) };
+}
+
 /** Lines of the newest estimate that wait for the customer’s word. */
 function decisionsOf(now: EstimateNow) {
   const newest = now.revisions[0]?.content;

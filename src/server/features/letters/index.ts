@@ -1,2 +1,3 @@
 /** What other features may use of this one. */
 export { mailLetter } from './letters.mail.ts';
+export { guardOf, lettersMoney } from './compose.ts';

@@ -1,0 +1,69 @@
+/** The demo's letters: how each customer likes to be told, what they asked on their page, and what they were answered. */
+import { DETAILS, type Detail } from '#core/update/letter.ts';
+import { addDays, type Day } from '#core/time/days.ts';
+import { inShop } from '#server/db/pool.ts';
+import type { Deps } from '#server/deps.ts';
+import { buildForUpdate } from '#server/features/builds/index.ts';
+import { putManner, readManner } from '#server/features/letters/manner.service.ts';
+import { askIn } from '#server/features/questions/index.ts';
+import { answerQuestion, readQuestions } from '#server/features/questions/questions.service.ts';
+import type { SignedIn } from '#server/http/session.ts';
+import { fieldsOf } from './fillParts.ts';
+
+interface Telling {
+  deps: Deps;
+  who: SignedIn;
+  buildId: string;
+  id: () => string;
+  today: Day;
+}
+
+const isDetail = (value: string | undefined): value is Detail =>
+  (DETAILS as readonly (string | undefined)[]).includes(value);
+
+/** "detail=enthusiast; greeting=Guten Tag {name},; also=EUR; rate=1.17; metric=yes". */
+async function tellSo({ deps, who, buildId, today }: Telling, rule: string): Promise<void> {
+  const { detail, greeting = '', also, rate, metric } = fieldsOf(rule);
+  const { version } = await readManner(deps, who, buildId);
+  await putManner(deps, who, buildId, {
+    version,
+    detail: isDetail(detail) ? detail : 'full',
+    greeting,
+    closing: '',
+    ...(metric === undefined ? {} : { metric: metric === 'yes' }),
+    ...(also === undefined
+      ? {}
+      : { alsoCurrency: also, alsoRate: Number(rate), alsoRateOn: addDays(today, -1) }),
+  });
+}
+
+/** "Tove: Can I keep the old heater?". */
+async function ask({ deps, who, buildId, id }: Telling, rule: string): Promise<void> {
+  const [name = '', ...text] = rule.split(': ');
+  await inShop(deps.db, who.shopId, async (tx) => {
+    const build = (await buildForUpdate(tx, buildId))!;
+    await askIn(tx, deps, build, { id: id(), name, text: text.join(': ') });
+  });
+}
+
+/** Answers what was asked last. */
+async function answer({ deps, who, buildId }: Telling, text: string): Promise<void> {
+  const open = (await readQuestions(deps, who, buildId)).find((q) => q.answeredAt === null);
+  if (!open) throw new Error(`nobody asked what is answered: ${text}`);
+  await answerQuestion(deps, who, open.id, { answer: text });
+}
+
+const ACTS: Record<string, (t: Telling, rule: string) => Promise<void>> = {
+  '@told': tellSo,
+  '@asks': ask,
+  '@answers': answer,
+};
+
+/** Answers whether the step was one of these. */
+export async function letters(telling: Telling, text: string): Promise<boolean> {
+  const [word = '', ...rest] = text.split(' ');
+  const act = ACTS[word];
+  if (!act) return false;
+  await act(telling, rest.join(' '));
+  return true;
+}

@@ -1,0 +1,4 @@
+/** What other features may use of this one. */
+export { mailAnswer } from './questions.mail.ts';
+export { questionsOf } from './questions.queries.ts';
+export { askIn } from './questions.service.ts';
