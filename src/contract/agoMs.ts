@@ -1,7 +1,5 @@
 import { IsInt, IsOptional, Max, Min } from 'class-validator';
-
-/** The longest that a device is believed to have been without a network: 60 days. */
-export const LONGEST_AGO_MS = 60 * 24 * 3600 * 1000;
+import { LONGEST_AGO_MS } from '#core/time/ago.ts';
 
 /** So many milliseconds ago, as a device measured it that had no network; now when absent. */
 export const AgoMs = (): PropertyDecorator => (target, key) => {

@@ -1,5 +1,5 @@
 /** What this device keeps of its own: a database in the browser, or, where the browser forbids one, the memory of the page. */
-import { openDB, type DBSchema, type IDBPDatabase, type StoreNames } from 'idb';
+import type { DBSchema, IDBPDatabase, StoreNames } from 'idb';
 
 /** Something that was done here and has to reach the server, in the order of `n`. */
 export interface KeptAct {
@@ -36,13 +36,16 @@ type Name = StoreNames<Shape>;
 const memory: { [N in Name]: Map<string, Shape[N]['value']> } = { acts: new Map(), photos: new Map() };
 let opened: Promise<IDBPDatabase<Shape> | null> | undefined;
 
-const open = async (): Promise<IDBPDatabase<Shape>> =>
-  openDB<Shape>('avrik', 1, {
+/** The library comes when it is first needed, which is after the first screen. */
+async function open(): Promise<IDBPDatabase<Shape>> {
+  const { openDB } = await import('idb');
+  return openDB<Shape>('avrik', 1, {
     upgrade: (db) => {
       db.createObjectStore('acts', { keyPath: 'id' });
       db.createObjectStore('photos', { keyPath: 'id' });
     },
   });
+}
 
 /** Null where there is none: in a private window, or when the disk is full. */
 function database(): Promise<IDBPDatabase<Shape> | null> {

@@ -91,6 +91,9 @@ const Skip = styled.a`
   }
 `;
 
+/** What an earlier page left to be sent can wait for the first screen. */
+const WHEN_QUIET_MS = 1500;
+
 export function Layout() {
   const { shop, person, seesPrices } = useShop();
   const signOut = useSignOut();
@@ -98,8 +101,8 @@ export function Layout() {
   const [keys, setKeys] = useState(false);
   useLive();
   useEffect(() => {
-    sendAs(person.id);
-    void resumePhotos(person.id);
+    sendAs(person.id, WHEN_QUIET_MS);
+    void resumePhotos(person.id, WHEN_QUIET_MS);
     return () => sendAs(null);
   }, [person.id]);
   useKey('f', () => void navigate('/'));

@@ -3,7 +3,7 @@
  * survives a reload, a dead battery and a server that is away. The id of each is its own, so that sent twice it is kept once.
  */
 import { useSyncExternalStore } from 'react';
-import { LONGEST_AGO_MS } from '#contract/agoMs.ts';
+import { LONGEST_AGO_MS } from '#core/time/ago.ts';
 import { ApiProblem, call } from '../../shared/api.ts';
 import { allHere, dropHere, keepHere, type KeptAct } from '../../shared/device.ts';
 import { onReturn } from '../../shared/reach.ts';
@@ -114,11 +114,20 @@ function pump(): void {
   if (!isRunning) void run();
 }
 
-/** Who is signed in here: what somebody else left on this device waits until they come back. */
-export function sendAs(personId: string | null): void {
+/**
+ * Who is signed in here: what somebody else left on this device waits until they come back. What an earlier page left is looked
+ * for after a pause, so that it does not stand in the way of the first screen.
+ */
+export function sendAs(personId: string | null, pauseMs = 0): void {
   sender = personId;
-  if (personId !== null) pump();
+  clearTimeout(timer);
+  if (personId === null) return;
+  if (pauseMs === 0) pump();
+  else timer = setTimeout(pump, pauseMs);
 }
+
+/** Reads what this device still has to send. */
+export const loadActs = refresh;
 
 /**
  * Keeps it on this device and sends it. Answers what the server said, or `later` where it did not answer. Throws its refusal;

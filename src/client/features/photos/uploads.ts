@@ -11,7 +11,7 @@ import type { Problem } from '#contract/problem.ts';
 import { whyNotSize } from '#core/photo/limits.ts';
 import { allHere, dropHere, keepHere } from '../../shared/device.ts';
 import { onReturn } from '../../shared/reach.ts';
-import { isOutgoing, onActArrived } from '../outgoing/index.ts';
+import { isOutgoing, loadActs, onActArrived } from '../outgoing/index.ts';
 
 export interface Upload {
   /** The photograph's own id: sent twice, it is kept once. */
@@ -122,9 +122,13 @@ if (typeof window !== 'undefined') {
 
 let owner = '';
 
-/** Goes on with what this person’s device kept of an earlier page. */
-export async function resumePhotos(personId: string): Promise<void> {
+/** Goes on with what this person’s device kept of an earlier page, after a pause; what is taken from now on is theirs. */
+export async function resumePhotos(personId: string, pauseMs: number): Promise<void> {
   owner = personId;
+  await new Promise((resolve) => setTimeout(resolve, pauseMs));
+  if (owner !== personId) return;
+  // Which lines have still to arrive must be known first: a photograph waits for its own.
+  await loadActs();
   const known = new Set(uploads.map((u) => u.id));
   const kept = (await allHere('photos')).filter((p) => p.personId === personId && !known.has(p.id));
   if (kept.length === 0) return;
