@@ -81,6 +81,7 @@ test('the round, how a customer is told, a letter that is stopped', async ({ pag
   await check(page);
   await page.getByLabel('Greeting').fill('Good day,');
   await checkDialog(page.getByRole('button', { name: 'How they are told' }));
+  await checkDialog(page.getByRole('button', { name: 'Words of every letter' }));
 });
 
 test('a new build, the outbox, nowhere, rates, places', async ({ page }) => {

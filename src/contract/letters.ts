@@ -181,6 +181,8 @@ export interface DueView {
   due: DueLetter[];
   /** Told in time, and how many. */
   others: number;
+  /** What every letter of the shop begins and ends with; empty: the usual words. */
+  words: LetterWordsDto;
 }
 
 export interface OutboxView {

@@ -56,3 +56,7 @@ export const wordsOf = (error: unknown): string =>
   error instanceof ApiProblem
     ? error.message
     : 'Something broke on this page. What you wrote is kept; try again.';
+
+/** Silence and faults of the server pass; what it refused, it would refuse again. */
+export const mayPass = (status: number): boolean =>
+  status === 0 || status >= 500 || status === 401 || status === 429;

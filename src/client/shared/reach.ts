@@ -38,11 +38,11 @@ export function onReturn(tell: () => void): () => void {
   return () => returns.delete(tell);
 }
 
+/** As it stands. */
+export const reachNow = (): Reach => reach;
+
 export const useReach = (): Reach =>
-  useSyncExternalStore(
-    (tell) => {
-      listeners.add(tell);
-      return () => listeners.delete(tell);
-    },
-    () => reach,
-  );
+  useSyncExternalStore((tell) => {
+    listeners.add(tell);
+    return () => listeners.delete(tell);
+  }, reachNow);

@@ -63,7 +63,8 @@ const TITLES: Record<PartId, string> = {
   decide: 'What I need from you',
   next: 'What is next',
 };
-const USUAL = { greeting: 'Dear {name},', closing: 'With kind regards,\n{owner}\n{shop}' };
+/** How letters begin and end where nobody has said. */
+export const USUAL_WORDS = { greeting: 'Dear {name},', closing: 'With kind regards,\n{owner}\n{shop}' };
 
 /** Drafts a letter. Pure: the same input gives the same letter, and every figure in it is the ledger's. */
 export function draftLetter(input: DraftInput): Letter {
@@ -88,9 +89,9 @@ export function draftLetter(input: DraftInput): Letter {
   }));
   return {
     subject: subjectLine(input, fresh),
-    greeting: ownWords(input.words.greeting || USUAL.greeting, input),
+    greeting: ownWords(input.words.greeting || USUAL_WORDS.greeting, input),
     parts: fresh.length === 0 ? [quietPart(input), ...told] : told,
-    closing: ownWords(input.words.closing || USUAL.closing, input),
+    closing: ownWords(input.words.closing || USUAL_WORDS.closing, input),
   };
 }
 

@@ -72,6 +72,37 @@ describe('another customer', () => {
     expect(marks('Ask Will about it.')).toEqual([['Will', false]]);
   });
 
+  test('made of words that are each somebody’s here, it is another’s all the same', () => {
+    const guard = {
+      ...GUARD,
+      customers: [{ name: 'Petra Brandt', email: '', phone: null }],
+      cars: [{ nickname: 'Three Platers', vehicle: 'Pipit Platers', codes: [] }],
+    };
+    const found = leaksOf(letterOf('Petra Brandt rang about the Pipit Platers.'), guard);
+    expect(found.map((l) => [l.words, l.isSure])).toEqual([
+      ['Petra Brandt', true],
+      ['Pipit Platers', true],
+    ]);
+  });
+
+  test('below a photograph that goes; not below one that stays', () => {
+    const captions = new Map([
+      [
+        'i',
+        [
+          { id: 'p1', caption: 'the seat of Dex Marlow' },
+          { id: 'p2', caption: 'B-0107' },
+        ],
+      ],
+    ]);
+    const letter = letterOf('Fine.', {
+      parts: [
+        { id: 'found', title: 'f', items: [{ id: 'i', text: 'Fine.', leftOut: false, media: ['p1'] }] },
+      ],
+    });
+    expect(leaksOf(letter, GUARD, captions).map((l) => [l.where, l.words])).toEqual([['i', 'Dex Marlow']]);
+  });
+
   test('a name of the customer’s own family is theirs', () => {
     expect(marks('Ilse Brandt, and the Brandt key.')).toEqual([]);
     expect(marks('Will Brandt has the key.')).toEqual([['Will Brandt', true]]);

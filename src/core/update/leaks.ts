@@ -4,7 +4,7 @@
  */
 import { minorDigits } from '../money/money.ts';
 import { isAlsoAWord } from './commonNames.ts';
-import type { Letter } from './letter.ts';
+import type { Letter, LetterItem } from './letter.ts';
 import { codeRuns, foldedWords, runsOf, wordsIn, type Word } from './words.ts';
 
 /** What a letter is held against. Everything of this customer and this car is `own`. */
@@ -67,14 +67,29 @@ interface Place {
 const isSentenceStart = (text: string, start: number): boolean =>
   /(?:^|[.!?…:\n]\s*)$/.test(text.slice(0, start));
 
-function nameLeaks({ text, words }: Place, guard: LeakGuard, own: ReadonlySet<string>): Found[] {
+/** What may always be said: its words, its codes, and whether several words stand together in one of its names. */
+interface Own {
+  words: ReadonlySet<string>;
+  codes: ReadonlySet<string>;
+  says: (phrase: readonly string[]) => boolean;
+}
+
+function ownOf(names: readonly string[]): Own {
+  const phrases = names.map((n) => foldedWords(n));
+  // Two names that each hold one of the words do not make a third that holds both.
+  const says = (phrase: readonly string[]): boolean =>
+    phrases.some((p) => ` ${p.join(' ')} `.includes(` ${phrase.join(' ')} `));
+  return { words: new Set(phrases.flat()), codes: new Set(phrases.map((p) => p.join(''))), says };
+}
+
+function nameLeaks({ text, words }: Place, guard: LeakGuard, own: Own): Found[] {
   const found: Found[] = [];
   for (const { name, email, phone } of guard.customers) {
     const parts = foldedWords(name);
     const why = `${name} is another customer`;
-    if (parts.length > 1 && !parts.every((p) => own.has(p)))
+    if (parts.length > 1 && !own.says(parts))
       found.push(...runsOf(words, parts).map((r) => ({ ...r, why, isSure: true })));
-    for (const part of parts.filter((p) => p.length > 2 && !own.has(p)))
+    for (const part of parts.filter((p) => p.length > 2 && !own.words.has(p)))
       for (const run of runsOf(words, [part])) {
         const isCapital = /^\p{Lu}/u.test(text.slice(run.start));
         if (isAlsoAWord(part) && (!isCapital || isSentenceStart(text, run.start))) continue;
@@ -87,12 +102,7 @@ function nameLeaks({ text, words }: Place, guard: LeakGuard, own: ReadonlySet<st
   return found;
 }
 
-function carLeaks(
-  { words }: Place,
-  guard: LeakGuard,
-  own: ReadonlySet<string>,
-  ownCodes: ReadonlySet<string>,
-): Found[] {
+function carLeaks({ words }: Place, guard: LeakGuard, own: Own): Found[] {
   const found: Found[] = [];
   for (const { nickname, vehicle, codes } of guard.cars) {
     const why = `the ${nickname} is another customer’s`;
@@ -100,11 +110,10 @@ function carLeaks(
       [foldedWords(vehicle), true],
       [foldedWords(nickname), false],
     ] as const)
-      if (!phrase.every((p) => own.has(p)))
-        found.push(...runsOf(words, phrase).map((r) => ({ ...r, why, isSure })));
+      if (!own.says(phrase)) found.push(...runsOf(words, phrase).map((r) => ({ ...r, why, isSure })));
     for (const code of codes) {
       const folded = foldedWords(code).join('');
-      if (folded.length < SHORTEST_CODE || !/\d/.test(folded) || ownCodes.has(folded)) continue;
+      if (folded.length < SHORTEST_CODE || !/\d/.test(folded) || own.codes.has(folded)) continue;
       found.push(
         ...codeRuns(words, code).map((r) => ({ ...r, why: `${code} is the ${nickname}’s`, isSure: true })),
       );
@@ -198,6 +207,9 @@ function noteLeaks({ words }: Place, internal: ReadonlySet<string>): Found[] {
   return found;
 }
 
+/** What stands below the photographs of an item, by the item’s id and the photograph’s. */
+export type Captions = ReadonlyMap<string, readonly { id: string; caption: string }[]>;
+
 /** A text of a letter that goes to the customer. */
 interface Told {
   where: string;
@@ -205,14 +217,20 @@ interface Told {
   isFixed?: boolean | undefined;
 }
 
-const textsOf = (letter: Letter): Told[] => [
+/** The captions of the photographs that go with an item. */
+const captionsOf = ({ id, media }: LetterItem, captions: Captions): Told[] =>
+  (captions.get(id) ?? [])
+    .filter((c) => media?.includes(c.id) && c.caption !== '')
+    .map((c) => ({ where: id, text: c.caption }));
+
+const textsOf = (letter: Letter, captions: Captions): Told[] => [
   { where: 'subject', text: letter.subject },
   { where: 'greeting', text: letter.greeting },
   ...letter.parts.flatMap((p): Told[] => [
     { where: p.id, text: p.title },
     ...p.items
       .filter((i) => !i.leftOut)
-      .map(({ id: where, text, fixed: isFixed }) => ({ where, text, isFixed })),
+      .flatMap((i): Told[] => [{ where: i.id, text: i.text, isFixed: i.fixed }, ...captionsOf(i, captions)]),
   ]),
   { where: 'closing', text: letter.closing },
 ];
@@ -227,18 +245,17 @@ function withoutOverlap(found: readonly Found[]): Found[] {
   return kept.sort((a, b) => a.start - b.start);
 }
 
-/** Everything in a letter that must not be, or may have to not be, there. */
-export function leaksOf(letter: Letter, guard: LeakGuard): Leak[] {
-  const own = new Set(guard.own.flatMap(foldedWords));
-  const ownCodes = new Set(guard.own.map((o) => foldedWords(o).join('')));
+/** Everything in a letter, and below its photographs, that must not be, or may have to not be, there. */
+export function leaksOf(letter: Letter, guard: LeakGuard, captions: Captions = new Map()): Leak[] {
+  const own = ownOf(guard.own);
   const told = noteRuns(guard.told);
   const internal = new Set([...noteRuns(guard.internal)].filter((run) => !told.has(run)));
   const meant = new Set(letter.meant?.map((m) => foldedWords(m).join(' ')));
-  return textsOf(letter).flatMap(({ where, text, isFixed }) => {
+  return textsOf(letter, captions).flatMap(({ where, text, isFixed }) => {
     const place = { text, words: wordsIn(text) };
     const found = [
       ...nameLeaks(place, guard, own),
-      ...carLeaks(place, guard, own, ownCodes),
+      ...carLeaks(place, guard, own),
       ...personLeaks(place, guard),
       // What is worked out is the customer’s own, whatever else may come to as much or be worded so.
       ...(isFixed ? [] : [...moneyLeaks(place, guard), ...noteLeaks(place, internal)]),

@@ -1,6 +1,7 @@
 /** The database as features see it: one transaction a request, with the shop set. */
 import knexFactory, { type Knex } from 'knex';
 import pg from 'pg';
+import { isUuid } from '../uuid.ts';
 
 /** A running transaction. Queries take it first; bindings are named (`:shopId`). */
 export interface Tx {
@@ -37,7 +38,6 @@ export function openDatabase(url: string, max = 10): Database {
   });
 }
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
 const HEX = /^[0-9a-f]*$/;
 
 interface Settings {
@@ -56,7 +56,7 @@ function setting(name: string, value: string): string {
 
 /** BEGIN and the settings go in one round trip: a transaction then costs one more, not two. */
 function begin(settings: Settings): string {
-  if (settings['app.shop_id'] !== undefined && !UUID.test(settings['app.shop_id']))
+  if (settings['app.shop_id'] !== undefined && !isUuid(settings['app.shop_id']))
     throw new Error('not a shop id');
   if (settings['app.link_hash'] !== undefined && !HEX.test(settings['app.link_hash']))
     throw new Error('not a hash');

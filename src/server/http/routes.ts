@@ -2,6 +2,7 @@
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { ROUTES, type RouteName, type RouteSpec } from '#contract/access.ts';
 import { Refusal } from './refusal.ts';
+import { isUuid } from '../uuid.ts';
 import { readShape, type Shape } from './validate.ts';
 import type { SignedIn } from './session.ts';
 
@@ -48,12 +49,10 @@ function whyNotAllowed(spec: RouteSpec, who: SignedIn | undefined): Refusal | nu
   return null;
 }
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
-
 function paramsOf(req: Request): Record<string, string> {
   const params = req.params as Record<string, string>;
   for (const [name, value] of Object.entries(params))
-    if (name.endsWith('Id') && !UUID.test(value)) throw new Refusal('not-found', 'There is no such address.');
+    if (name.endsWith('Id') && !isUuid(value)) throw new Refusal('not-found', 'There is no such address.');
   return params;
 }
 

@@ -5,6 +5,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { Head, Notice, Now, Page, Panel, Row, Stack, Title } from '../../ui/parts.tsx';
+import { loggedWords } from './loggedWords.ts';
 import { OneSaid, Said } from './OneSaid.tsx';
 import { useNarration } from './useNarration.ts';
 
@@ -28,7 +29,7 @@ export default function NarrationPage() {
         />
         {logged && (
           <Notice $tone="cure" role="status">
-            {logged.lines === 1 ? 'One line' : `${logged.lines} lines`} logged: {logged.cars.join(', ')}.
+            {loggedWords(logged)}: {logged.cars.join(', ')}.
           </Notice>
         )}
         {kept.length > 0 && (

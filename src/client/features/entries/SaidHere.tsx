@@ -3,6 +3,7 @@ import { FormFault } from '../../ui/Form.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { Notice, Now, Row, Stack } from '../../ui/parts.tsx';
+import { loggedWords } from './loggedWords.ts';
 import { OneSaid } from './OneSaid.tsx';
 import { useNarration } from './useNarration.ts';
 
@@ -24,7 +25,7 @@ export default function SaidHere({ buildId, name }: Props) {
       />
       {logged && (
         <Notice $tone="cure" role="status">
-          {logged.lines === 1 ? 'One line' : `${logged.lines} lines`} logged.
+          {loggedWords(logged)}.
         </Notice>
       )}
       {(kept.length > 0 || aside.length > 0) && (

@@ -20,6 +20,13 @@ export interface Reviewed {
   is: Piece['is'];
 }
 
+/** What was logged last; `later`: how many lines wait on this device for the server. */
+interface Logged {
+  lines: number;
+  later: number;
+  cars: string[];
+}
+
 interface Put {
   right: PutRight;
   is?: Piece['is'];
@@ -50,7 +57,7 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
   const { seesPrices } = useShop();
   const [text, setText] = useRemembered(rememberedAs);
   const [puts, setPuts] = useState<ReadonlyMap<string, Put>>(new Map());
-  const [logged, setLogged] = useState<{ lines: number; cars: string[] } | null>(null);
+  const [logged, setLogged] = useState<Logged | null>(null);
   // One id a piece: pressed again after a lost answer, it is the same entry.
   const ids = useRef(new Map<string, string>());
   const read = useDeferredValue(text);
@@ -85,13 +92,14 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
 
   const log = useMutation({
     mutationFn: async () => {
-      for (const r of kept) await logOne(r, ids.current);
-      return kept;
+      let later = 0;
+      for (const r of kept) if ((await logOne(r, ids.current)) === 'later') later += 1;
+      return { done: kept, later };
     },
-    onSuccess: (done) => {
+    onSuccess: ({ done, later }) => {
       const cars = [...new Map(done.map((r) => [r.understood.build!.id!, r.understood.build!.name]))];
       for (const [id] of cars) changed(id);
-      setLogged({ lines: done.length, cars: cars.map(([, name]) => name) });
+      setLogged({ lines: done.length, later, cars: cars.map(([, name]) => name) });
       setText('');
       setPuts(new Map());
       ids.current.clear();
@@ -117,21 +125,25 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
   };
 }
 
-async function logOne({ key, piece, understood, is }: Reviewed, ids: Map<string, string>): Promise<void> {
+async function logOne(
+  { key, piece, understood, is }: Reviewed,
+  ids: Map<string, string>,
+): Promise<'kept' | 'later'> {
   const buildId = understood.build!.id!;
   const { kind, facts, audience } = understood;
   const id = ids.get(key) ?? uuidv7();
   ids.set(key, id);
   if (is === 'entry') {
-    await sendAct({
+    const answer = await sendAct({
       id,
       route: 'entryAdd',
       params: { buildId },
       body: { id, kind, text: piece.text, facts, audience },
       words: `${understood.build!.name}: ${piece.text}`,
     });
-    return;
+    return answer === 'later' ? 'later' : 'kept';
   }
   const { version } = await call<BuildView>('buildRead', { params: { buildId } });
   await call('buildNext', { params: { buildId }, body: { next: piece.text, version } });
+  return 'kept';
 }

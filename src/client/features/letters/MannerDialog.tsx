@@ -6,18 +6,16 @@ import { DETAILS, type Detail } from '#core/update/letter.ts';
 import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { Options, SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
+import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
-import { Quiet } from '../../ui/parts.tsx';
 import { mannerQuery, usePutManner } from './letters.queries.ts';
+import { WordsFields } from './WordsFields.tsx';
 
 const DETAIL_WORDS: Record<Detail, string> = {
   brief: 'Brief: the main things, the rest left out',
   full: 'Full: everything that is for them',
   enthusiast: 'Enthusiast: everything, with the hours of each job',
 };
-const USUAL = { greeting: 'Dear {name},', closing: 'With kind regards,\n{owner}\n{shop}' };
-
 const startOf = ({
   version,
   detail,
@@ -57,25 +55,20 @@ export default function MannerDialog({ buildId, onClose }: Props) {
         <SelectField label="How much" fault={errors.detail?.message} {...form.register('detail')}>
           <Options of={DETAILS} words={DETAIL_WORDS} />
         </SelectField>
-        <TextAreaField
-          label="Their letters begin with"
-          rows={2}
-          maxLength={500}
-          placeholder={data.shopGreeting || USUAL.greeting}
-          fault={errors.greeting?.message}
-          {...form.register('greeting')}
+        <WordsFields
+          begin={{
+            label: 'Their letters begin with',
+            fault: errors.greeting?.message,
+            ...(data.shopGreeting === '' ? {} : { placeholder: data.shopGreeting }),
+            ...form.register('greeting'),
+          }}
+          end={{
+            label: 'And end with',
+            fault: errors.closing?.message,
+            ...(data.shopClosing === '' ? {} : { placeholder: data.shopClosing }),
+            ...form.register('closing'),
+          }}
         />
-        <TextAreaField
-          label="And end with"
-          rows={3}
-          maxLength={1000}
-          placeholder={data.shopClosing || USUAL.closing}
-          fault={errors.closing?.message}
-          {...form.register('closing')}
-        />
-        <Quiet>
-          {'{name}'}, {'{owner}'} and {'{shop}'} stand for their first name, whoever writes, and the shop.
-        </Quiet>
         <SelectField
           label="Distances"
           fault={errors.metric?.message}

@@ -6,10 +6,13 @@ import { styled } from 'styled-components';
 import type { DueLetter } from '#contract/letters.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useKey } from '../../shared/keys.ts';
+import { useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
 import { Key, Notice, Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
 import { draftQuery, dueQuery, letterQuery } from './letters.queries.ts';
+import { EveryLetter } from './EveryLetter.tsx';
 import { HowTold } from './HowTold.tsx';
 import { LetterDraft } from './LetterDraft.tsx';
 
@@ -26,8 +29,16 @@ const People = styled.ol`
   display: grid;
   position: sticky;
   top: ${space.m};
+`;
+/** A phone shows one at a time; who else there is, the steps say. */
+const OnDesk = styled.span`
   ${phone} {
-    position: static;
+    display: none;
+  }
+`;
+const Who = styled.nav`
+  ${phone} {
+    display: none;
   }
 `;
 const Person = styled.button<{ $isHere: boolean }>`
@@ -61,6 +72,7 @@ function nextOf(due: readonly DueLetter[], sent: ReadonlySet<string>, at: number
 export default function RoundPage() {
   useTitle('The round');
   const client = useQueryClient();
+  const { person } = useShop();
   // Who is due is settled when the round begins: a letter sent stays in the list, ticked.
   const { data } = useSuspenseQuery({ ...dueQuery, staleTime: Infinity, gcTime: 0 });
   const { due, others } = data;
@@ -92,9 +104,20 @@ export default function RoundPage() {
           <Quiet>
             {sent.size} of {due.length} told{others > 0 ? `, ${others} heard lately enough` : ''}
           </Quiet>
-          <Quiet>
-            <Key>N</Key> next <Key>B</Key> back <Key>S</Key> send
-          </Quiet>
+          <OnDesk>
+            <Quiet>
+              <Key>N</Key> next <Key>B</Key> back <Key>S</Key> send
+            </Quiet>
+          </OnDesk>
+          {due.length > 1 && sent.size < due.length && (
+            <>
+              <Button onPress={() => go(-1)}>Back</Button>
+              <Button onPress={() => go(1)}>
+                Next{follows && follows !== here ? `: ${follows.customer}` : ''}
+              </Button>
+            </>
+          )}
+          {person.role === 'owner' && <EveryLetter words={data.words} />}
         </Row>
         {due.length === 0 && <p>Nobody is to be told today. Everybody has heard as often as they wish.</p>}
         {due.length > 0 && sent.size === due.length && (
@@ -104,7 +127,7 @@ export default function RoundPage() {
         )}
         {here && (
           <Columns>
-            <nav aria-label="Who is to be told">
+            <Who aria-label="Who is to be told">
               <People>
                 {due.map((d, i) => (
                   <li key={d.buildId}>
@@ -123,7 +146,7 @@ export default function RoundPage() {
                   </li>
                 ))}
               </People>
-            </nav>
+            </Who>
             <ToTell key={here.buildId} due={here} isTold={sent.has(here.buildId)} onSent={isSent} />
           </Columns>
         )}

@@ -1,6 +1,13 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import type { DueView, LetterRow, LetterView, MannerPutDto, MannerView } from '#contract/letters.ts';
+import type {
+  DueView,
+  LetterRow,
+  LetterView,
+  LetterWordsDto,
+  MannerPutDto,
+  MannerView,
+} from '#contract/letters.ts';
 import type { Letter } from '#core/update/letter.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
@@ -87,5 +94,14 @@ export function usePutManner(buildId: string) {
   return useMutation({
     mutationFn: (body: MannerPutDto) => call<MannerView>('mannerPut', { params: { buildId }, body }),
     onSuccess: (view) => client.setQueryData(mannerQuery(buildId).queryKey, view),
+  });
+}
+
+export function useSaveWords() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: LetterWordsDto) => call<{ kept: true }>('letterWordsSave', { body }),
+    onSuccess: (_, words) =>
+      client.setQueryData(dueQuery.queryKey, (due) => due && { ...due, words: { ...words } }),
   });
 }

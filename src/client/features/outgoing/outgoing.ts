@@ -4,7 +4,7 @@
  */
 import { useSyncExternalStore } from 'react';
 import { LONGEST_AGO_MS } from '#core/time/ago.ts';
-import { ApiProblem, call } from '../../shared/api.ts';
+import { ApiProblem, call, mayPass } from '../../shared/api.ts';
 import { allHere, dropHere, keepHere, type KeptAct } from '../../shared/device.ts';
 import { onReturn } from '../../shared/reach.ts';
 
@@ -31,10 +31,6 @@ let wanted = false;
 const listeners = new Set<() => void>();
 const arrivals = new Set<(act: KeptAct) => void>();
 const waiting = new Map<string, (outcome: Outcome) => void>();
-
-/** Silence and faults of the server pass; what it refused, it would refuse again. */
-const mayPass = (status: number): boolean =>
-  status === 0 || status >= 500 || status === 401 || status === 429;
 
 async function refresh(): Promise<void> {
   acts = (await allHere('acts')).sort((a, b) => a.n - b.n);

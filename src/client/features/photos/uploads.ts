@@ -9,6 +9,7 @@ import { pathOf } from '#contract/access.ts';
 import { NAME_HEADER } from '#contract/photoFiles.ts';
 import type { Problem } from '#contract/problem.ts';
 import { whyNotSize } from '#core/photo/limits.ts';
+import { mayPass } from '../../shared/api.ts';
 import { allHere, dropHere, keepHere } from '../../shared/device.ts';
 import { onReturn } from '../../shared/reach.ts';
 import { isOutgoing, loadActs, onActArrived } from '../outgoing/index.ts';
@@ -75,10 +76,6 @@ function put(upload: Upload): Promise<Outcome> {
     request.send(file);
   });
 }
-
-/** Silence and faults of the server pass; what it refused, it would refuse again. */
-const mayPass = (status: number): boolean =>
-  status === 0 || status >= 500 || status === 401 || status === 429;
 
 async function send(upload: Upload): Promise<void> {
   change(upload.id, { state: 'sending', why: null });

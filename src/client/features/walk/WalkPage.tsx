@@ -97,7 +97,7 @@ function OneCar({ walk, car, at, onGo }: OneProps) {
   const seen = useSeen();
   useThisCar(car.buildId, car.nickname);
   const next = (): void => {
-    seen(walk, car.buildId);
+    seen(walk, car);
     onGo(at + 1);
     window.scrollTo({ top: 0 });
   };

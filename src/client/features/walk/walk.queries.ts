@@ -1,5 +1,5 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { WalkView } from '#contract/walk.ts';
+import type { WalkCarView, WalkView } from '#contract/walk.ts';
 import { call } from '../../shared/api.ts';
 import { sendAct } from '../outgoing/index.ts';
 
@@ -11,7 +11,7 @@ export const walkQuery = queryOptions({
 /** Marks a car as looked at; without a network it is marked here, and goes when there is one. */
 export function useSeen() {
   const client = useQueryClient();
-  return (walk: WalkView, buildId: string): void => {
+  return (walk: WalkView, { buildId, nickname }: WalkCarView): void => {
     const at = new Date().toISOString();
     client.setQueryData<WalkView>(walkQuery.queryKey, {
       ...walk,
@@ -22,7 +22,7 @@ export function useSeen() {
       route: 'walkSeen',
       params: { walkId: walk.walkId, buildId },
       body: {},
-      words: '',
+      words: `${nickname}: looked at on the walk`,
     }).catch(() => undefined);
   };
 }

@@ -13,22 +13,17 @@ import {
 } from '#core/approval/answers.ts';
 import { changesBetween } from '#core/approval/revision.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
-import { atTheDoor, inShop, type Tx } from '../../db/pool.ts';
+import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
+import { field } from '../../http/forms.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { nonceOf, refuseCrossSite } from '../../http/security.ts';
 import { queueCode } from '../../jobs/queue.ts';
-import { hashOfToken } from '../../links.ts';
+import { isUuid } from '../../uuid.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import * as estimate from '../estimate/index.ts';
-import {
-  customerPageHtml,
-  linkAtTheDoor,
-  noLetterHtml,
-  pageHead,
-  sendPage,
-  type PageHead,
-} from '../letterPage/index.ts';
+import { throughLink } from '../links/index.ts';
+import { customerPageHtml, noLetterHtml, pageHead, sendPage, type PageHead } from '../letterPage/index.ts';
 import {
   answeredHtml,
   codeHtml,
@@ -58,23 +53,20 @@ async function answer(
   { params, res }: { params: Record<string, string>; res: Response },
   work: (opened: Opened) => Promise<Page | null>,
 ): Promise<undefined> {
-  const linkHash = hashOfToken(params.token ?? '');
-  const link = await atTheDoor(deps.db, { linkHash }, (tx) => linkAtTheDoor(tx, linkHash));
   const nonce = nonceOf(res);
-  const page =
-    link &&
-    (await inShop(deps.db, link.shop_id, async (tx) => {
-      const head = (await pageHead(tx, link.build_id))!;
-      const of = {
-        shop: head.shop,
-        vehicle: head.vehicle,
-        locale: head.locale,
-        home: `/l/${params.token}`,
-        action: `/l/${params.token}/estimate`,
-      };
-      const made = await work({ tx, deps, buildId: link.build_id, shopId: link.shop_id, head, of });
-      return made && { status: made.status, html: customerPageHtml(head, nonce, made.body) };
-    }));
+  const token = params.token ?? '';
+  const page = await throughLink(deps, token, async ({ tx, link }) => {
+    const head = (await pageHead(tx, link.build_id))!;
+    const of = {
+      shop: head.shop,
+      vehicle: head.vehicle,
+      locale: head.locale,
+      home: `/l/${token}`,
+      action: `/l/${token}/estimate`,
+    };
+    const made = await work({ tx, deps, buildId: link.build_id, shopId: link.shop_id, head, of });
+    return made && { status: made.status, html: customerPageHtml(head, nonce, made.body) };
+  });
   // The browser must say that the form comes from this very page, and no other site learns the address by it.
   res.set('referrer-policy', 'same-origin');
   sendPage(res, page?.status ?? 404, page?.html ?? noLetterHtml(nonce));
@@ -110,12 +102,6 @@ async function newestPage(
   return { status, body: estimateHtml(opened.of, newest, lines, nothingTyped, [], changes) };
 }
 
-/** One field of a posted form; a field sent twice counts once. */
-function field(req: Request, name: string): string {
-  const value = ((req.body ?? {}) as Record<string, unknown>)[name];
-  return typeof value === 'string' ? value : '';
-}
-
 const isAnswer = (value: string): value is Answer => (ANSWERS as readonly string[]).includes(value);
 
 function typedIn(req: Request, revision: estimate.Revision): Typed {
@@ -143,10 +129,8 @@ function typedIn(req: Request, revision: estimate.Revision): Typed {
   };
 }
 
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
-
 async function revisionOf({ tx, buildId }: Opened, id: string): Promise<estimate.Revision | null> {
-  const revision = UUID.test(id) ? await estimate.revisionById(tx, id) : undefined;
+  const revision = isUuid(id) ? await estimate.revisionById(tx, id) : undefined;
   return revision?.buildId === buildId ? revision : null;
 }
 
@@ -180,7 +164,7 @@ async function takeCode(deps: Deps, opened: Opened, req: Request): Promise<Page 
   const { tx, of, head, buildId } = opened;
   const build = (await buildForUpdate(tx, buildId))!;
   const id = field(req, 'answer');
-  const waiting = UUID.test(id) ? await estimate.waitingAnswer(tx, id) : undefined;
+  const waiting = isUuid(id) ? await estimate.waitingAnswer(tx, id) : undefined;
   const revision = waiting && (await revisionOf(opened, waiting.revision_id));
   if (!waiting || !revision) return newestPage(opened, null, 404);
   const [newest] = await estimate.revisionsOf(tx, buildId);

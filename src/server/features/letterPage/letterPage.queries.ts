@@ -2,16 +2,6 @@ import type { ShownPicture } from '#core/photo/shown.ts';
 import type { Letter } from '#core/update/letter.ts';
 import type { Tx } from '../../db/pool.ts';
 
-/** The build that a live link opens; looked up before any shop is known. */
-export const linkAtTheDoor = (
-  tx: Tx,
-  hash: string,
-): Promise<{ shop_id: string; id: string; build_id: string } | undefined> =>
-  tx.one(
-    `select shop_id, id, build_id from customer_links where token_hash = decode(:hash, 'hex') and revoked_at is null`,
-    { hash },
-  );
-
 export interface PageHead {
   shop: string;
   locale: string;

@@ -4,14 +4,15 @@ import rateLimit from 'express-rate-limit';
 import { v7 as uuidv7 } from 'uuid';
 import { QuestionDto } from '#contract/questions.ts';
 import { dayOf } from '#core/time/days.ts';
-import { atTheDoor, inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
+import { field } from '../../http/forms.ts';
 import { notFound } from '../../http/refusal.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { nonceOf, refuseCrossSite } from '../../http/security.ts';
-import { hashOfToken } from '../../links.ts';
+import { isUuid } from '../../uuid.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { lettersMoney } from '../letters/index.ts';
+import { throughLink, type Opened } from '../links/index.ts';
 import { sendPhoto, wasShown } from '../photos/index.ts';
 import { askIn, questionsOf } from '../questions/index.ts';
 import { letterPageHtml, noLetterHtml } from './letterPage.html.ts';
@@ -19,18 +20,6 @@ import * as q from './letterPage.queries.ts';
 import { moneyHtml, questionsHtml, type AskedTyped } from './sections.html.ts';
 
 const nothingTyped = (): AskedTyped => ({ id: uuidv7(), name: '', text: '', fault: null });
-
-interface Opened {
-  tx: Tx;
-  link: { id: string; shop_id: string; build_id: string };
-}
-
-/** Opens the build behind a live link; null where there is none. */
-async function opened<T>(deps: Deps, token: string, work: (o: Opened) => Promise<T>): Promise<T | null> {
-  const linkHash = hashOfToken(token);
-  const link = await atTheDoor(deps.db, { linkHash }, (tx) => q.linkAtTheDoor(tx, linkHash));
-  return link ? inShop(deps.db, link.shop_id, (tx) => work({ tx, link })) : null;
-}
 
 /** The whole page, with what was typed into its form. */
 async function pageOf(deps: Deps, { tx, link }: Opened, token: string, nonce: string, typed: AskedTyped) {
@@ -48,20 +37,12 @@ async function pageOf(deps: Deps, { tx, link }: Opened, token: string, nonce: st
   });
 }
 
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
-
-/** One field of a posted form; a field sent twice counts once. */
-function field(req: Request, name: string): string {
-  const value = ((req.body ?? {}) as Record<string, unknown>)[name];
-  return typeof value === 'string' ? value : '';
-}
-
 function typedIn(req: Request): AskedTyped {
   const id = field(req, 'id');
   const dto = Object.assign(new QuestionDto(), { name: field(req, 'name'), text: field(req, 'text') });
   const [fault] = validateSync(dto).flatMap((e) => Object.values(e.constraints ?? {}));
   return {
-    id: UUID.test(id) ? id : uuidv7(),
+    id: isUuid(id) ? id : uuidv7(),
     name: dto.name,
     text: dto.text,
     fault: fault === undefined ? null : `Please ${fault}. Nothing was sent.`,
@@ -71,7 +52,7 @@ function typedIn(req: Request): AskedTyped {
 /** A question of the form: kept, and the page is shown with it; or shown again with what is missing. */
 async function takeQuestion(deps: Deps, token: string, req: Request, nonce: string): Promise<string | null> {
   const typed = typedIn(req);
-  return opened(deps, token, async (o) => {
+  return throughLink(deps, token, async (o) => {
     if (typed.fault !== null) return pageOf(deps, o, token, nonce, typed);
     const build = (await buildForUpdate(o.tx, o.link.build_id))!;
     await askIn(o.tx, deps, build, typed);
@@ -90,7 +71,7 @@ export function sendPage(res: Response, status: number, html: string): void {
 
 /** The shop whose link this is, if a picture of this hash was sent to this customer. */
 async function shopShowing(deps: Deps, token: string, hash: string): Promise<string | null> {
-  return opened(deps, token, async ({ tx, link }) =>
+  return throughLink(deps, token, async ({ tx, link }) =>
     (await wasShown(tx, link.build_id, hash)) ? link.shop_id : null,
   );
 }
@@ -123,7 +104,7 @@ export function letterPageRoutes(deps: Deps): Feature {
       run: async ({ params, res }) => {
         const token = params.token ?? '';
         const nonce = nonceOf(res);
-        const html = await opened(deps, token, (o) => pageOf(deps, o, token, nonce, nothingTyped()));
+        const html = await throughLink(deps, token, (o) => pageOf(deps, o, token, nonce, nothingTyped()));
         sendLetterPage(res, html === null ? 404 : 200, html);
         return undefined;
       },

@@ -8,6 +8,7 @@ import type { SignedIn } from '../../http/session.ts';
 import { shopOf } from '../session/index.ts';
 import { waitsNow } from '../waits/index.ts';
 import * as q from './due.queries.ts';
+import { shopWords } from './manner.queries.ts';
 
 export const readDue = (deps: Deps, who: SignedIn): Promise<DueView> =>
   inShop(deps.db, who.shopId, async (tx) => {
@@ -28,5 +29,5 @@ export const readDue = (deps: Deps, who: SignedIn): Promise<DueView> =>
     const due = all
       .filter((d) => d.reasons.length > 0)
       .sort((a, b) => Number(b.isWaitedFor) - Number(a.isWaitedFor) || b.overdue - a.overdue);
-    return { due, others: all.length - due.length };
+    return { due, others: all.length - due.length, words: await shopWords(tx) };
   });

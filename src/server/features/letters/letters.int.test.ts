@@ -391,6 +391,11 @@ describe('how a customer is told', () => {
       .expect(200);
     const letter = await draft(await makeBuild(it.owner));
     expect(letter.content.greeting).toMatch(/^Hello/);
+    expect((await it.owner.get(pathOf('lettersDue'))).body.words).toEqual({
+      greeting: 'Hello {name},',
+      closing: '{shop}',
+    });
+    await it.office.put(pathOf('letterWordsSave')).send({ greeting: 'x', closing: '' }).expect(403);
     await it.owner.put(pathOf('letterWordsSave')).send({ greeting: '', closing: '' }).expect(200);
   });
 });

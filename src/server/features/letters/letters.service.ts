@@ -9,7 +9,7 @@ import type {
 } from '#contract/letters.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
 import { picturesTold } from '#core/update/html.ts';
-import { leaksOf, whyNotWith } from '#core/update/leaks.ts';
+import { leaksOf, whyNotWith, type Captions } from '#core/update/leaks.ts';
 import { figuresTold, withFigures, type Letter } from '#core/update/letter.ts';
 import { whyNotSend } from '#core/update/sending.ts';
 import { unsaidIn } from '#core/update/unsaid.ts';
@@ -35,11 +35,15 @@ async function viewOf(tx: Tx, deps: Deps, who: SignedIn, id: string, known?: Com
   return q.toLetterView(
     { ...row, content },
     {
-      leaks: leaksOf(content, await guardOf(tx, row.build_id)),
+      leaks: leaksOf(content, await guardOf(tx, row.build_id), await captionsOf(tx, row.build_id, content)),
       unsaid: unsaidIn({ ...unsaid, letter: content }),
     },
   );
 }
+
+/** What stands below the photographs of what is told. */
+const captionsOf = (tx: Tx, buildId: string, letter: Letter): Promise<Captions> =>
+  shownOf(tx, buildId, [...picturesTold(letter).keys()]);
 
 /** The build's open draft; drafts one when there is none. */
 export async function openLetter(

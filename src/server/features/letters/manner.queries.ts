@@ -53,3 +53,8 @@ export const saveManner = async (tx: Tx, m: MannerSaved): Promise<boolean> =>
 
 export const saveShopWords = (tx: Tx, w: { greeting: string; closing: string }): Promise<number> =>
   tx.run('update shops set letter_greeting = :greeting, letter_closing = :closing where id = :shopId', w);
+
+export const shopWords = async (tx: Tx): Promise<{ greeting: string; closing: string }> =>
+  (await tx.one<{ greeting: string; closing: string }>(
+    'select letter_greeting as greeting, letter_closing as closing from shops where id = :shopId',
+  ))!;

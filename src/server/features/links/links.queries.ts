@@ -21,3 +21,13 @@ export const revokeLinks = (tx: Tx, buildId: string, now: string): Promise<numbe
     'update customer_links set revoked_at = :now where shop_id = :shopId and build_id = :buildId and revoked_at is null',
     { buildId, now },
   );
+
+/** The build that a live link opens; looked up before any shop is known. */
+export const linkAtTheDoor = (
+  tx: Tx,
+  hash: string,
+): Promise<{ shop_id: string; id: string; build_id: string } | undefined> =>
+  tx.one(
+    `select shop_id, id, build_id from customer_links where token_hash = decode(:hash, 'hex') and revoked_at is null`,
+    { hash },
+  );

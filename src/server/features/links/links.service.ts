@@ -1,10 +1,10 @@
 /** A customer's link: one that works at a time, renewed or closed when the shop says so. */
 import { v7 as uuidv7 } from 'uuid';
-import { inShop, type Tx } from '../../db/pool.ts';
+import { atTheDoor, inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { hashOfLink } from '../../links.ts';
+import { hashOfLink, hashOfToken } from '../../links.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import * as q from './links.queries.ts';
 
@@ -34,4 +34,21 @@ export async function revokeLink(deps: Deps, who: SignedIn, buildId: string): Pr
     await q.revokeLinks(tx, buildId, deps.clock.now());
     return { revoked: true as const };
   });
+}
+
+/** What a link has opened: the build behind it, in a transaction of its shop. */
+export interface Opened {
+  tx: Tx;
+  link: { id: string; shop_id: string; build_id: string };
+}
+
+/** Does `work` on the build behind a live link; null where there is none. */
+export async function throughLink<T>(
+  deps: Deps,
+  token: string,
+  work: (opened: Opened) => Promise<T>,
+): Promise<T | null> {
+  const linkHash = hashOfToken(token);
+  const link = await atTheDoor(deps.db, { linkHash }, (tx) => q.linkAtTheDoor(tx, linkHash));
+  return link ? inShop(deps.db, link.shop_id, (tx) => work({ tx, link })) : null;
 }

@@ -15,6 +15,7 @@ import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
+import { isUuid } from '../../uuid.ts';
 import { changingWork } from './workNow.ts';
 import * as books from './playbooks.queries.ts';
 import * as q from './work.queries.ts';
@@ -98,8 +99,6 @@ export const putPlaybook = (
     return { playbooks: await playbooksNow(tx) };
   });
 
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
-
 function contentOf(step: Step, playbook: Playbook): q.TaskContent {
   const followUps = (playbook.followUps ?? []).filter((f) => f.after === step.key);
   return {
@@ -132,7 +131,7 @@ export const usePlaybook = (
         fields: [{ field: `fallen.${undecided.key}`, reason: 'decide this first' }],
       });
     const steps = stepsWanted(playbook, dto.fallen);
-    const unnamed = steps.find((s) => !UUID.test(dto.taskIds[s.key] ?? ''));
+    const unnamed = steps.find((s) => !isUuid(dto.taskIds[s.key] ?? ''));
     if (unnamed)
       throw new Refusal('invalid', `taskIds: an id for “${unnamed.key}” is missing.`, {
         fields: [{ field: `taskIds.${unnamed.key}`, reason: 'an id is missing' }],
