@@ -40,17 +40,21 @@ async function everybodyDaily(page: Page): Promise<void> {
 
 const told = (page: Page) => page.getByText(/^\d+ of \d+ told/);
 
-test('twelve letters by keyboard: read, send, next; under 45 seconds each by the keystroke-level model', async ({
+test('a round by keyboard: read, send, next; under 45 seconds a letter by the keystroke-level model, twelve in fifteen minutes', async ({
   page,
 }, info) => {
   await countOn(page);
   await signIn(page);
   await everybodyDaily(page);
   await page.goto('/round');
-  await expect(told(page)).toHaveText(/^0 of 1[2-9] told/);
+  // Whoever was written to today already is not due: what twelve take is reckoned from those that are.
+  await expect(told(page)).toHaveText(/^0 of \d+ told/);
+  const due = Number(/of (\d+) told/.exec((await told(page).textContent())!)![1]);
+  expect(due).toBeGreaterThanOrEqual(8);
+  const letters = Math.min(12, due - 1);
   const rows: string[] = [];
   let [all, reading] = [0, 0];
-  for (let n = 0; n < 12;) {
+  for (let n = 0; n < letters;) {
     const send = page.getByRole('button', { name: /^Send to / });
     await expect(send).toBeVisible();
     const before = await countedSoFar(page);
@@ -91,10 +95,10 @@ test('twelve letters by keyboard: read, send, next; under 45 seconds each by the
     reading += secondsToRead(text);
     rows.push(`letter ${n}: ${used.keys} keys, ${used.points} pointer presses, ${seconds.toFixed(1)} s`);
   }
-  const sum = `12 letters: ${all.toFixed(0)} s by the keystroke-level model, ${reading.toFixed(0)} s to read them at 238 words a minute`;
+  const sum = `${letters} letters: ${all.toFixed(0)} s by the keystroke-level model, ${reading.toFixed(0)} s to read them at 238 words a minute`;
   info.annotations.push({ type: 'measured', description: [...rows, sum].join('\n') });
   console.log(`      ${[...rows.slice(0, 1), sum].join('\n      ')}`);
-  expect(all + reading).toBeLessThan(15 * 60);
+  expect(((all + reading) / letters) * 12).toBeLessThan(15 * 60);
 });
 
 test('a letter that would leak is stopped with the words marked, and goes when they are gone', async ({

@@ -39,6 +39,8 @@ export const ROUTES = {
   buildNext: { method: 'put', path: '/api/builds/:buildId/next', allow: DESK },
   entriesList: { method: 'get', path: '/api/builds/:buildId/entries', allow: EVERYBODY },
   entryAdd: { method: 'post', path: '/api/builds/:buildId/entries', allow: EVERYBODY },
+  /** A run of speech about several cars: all of it, or none. */
+  saidKeep: { method: 'post', path: '/api/said', allow: EVERYBODY },
   entryCorrect: { method: 'post', path: '/api/builds/:buildId/corrections', allow: EVERYBODY },
   lettersDue: { method: 'get', path: '/api/letters', allow: DESK },
   mannerRead: { method: 'get', path: '/api/builds/:buildId/manner', allow: DESK },

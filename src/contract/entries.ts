@@ -116,6 +116,41 @@ export class EntryAddDto extends SaidDto {
   @AgoMs() agoMs?: number;
 }
 
+/** A line of a run of speech: of which car, and what an entry says. */
+export class SaidLineDto extends SaidDto {
+  @IsUUID() buildId!: string;
+  /** As in an entry. */
+  @IsUUID() id!: string;
+}
+
+export class SaidNextDto {
+  @IsUUID() buildId!: string;
+
+  @IsString()
+  @Matches(/\S/, { message: 'say what is next' })
+  @MaxLength(500, { message: 'at most 500 characters' })
+  next!: string;
+}
+
+/** More than anybody says in one go. */
+const MOST_SAID = 400;
+
+export class SaidManyDto {
+  @IsArray()
+  @ArrayMaxSize(MOST_SAID, { message: `at most ${MOST_SAID} lines at once` })
+  @ValidateNested({ each: true })
+  @Type(() => SaidLineDto)
+  lines!: SaidLineDto[];
+
+  @IsArray()
+  @ArrayMaxSize(MOST_SAID, { message: `at most ${MOST_SAID} at once` })
+  @ValidateNested({ each: true })
+  @Type(() => SaidNextDto)
+  nexts!: SaidNextDto[];
+
+  @AgoMs() agoMs?: number;
+}
+
 export class EntryCorrectDto {
   @IsUUID()
   id!: string;

@@ -6,13 +6,17 @@ export interface KeptAct {
   id: string;
   n: number;
   personId: string;
-  route: 'entryAdd' | 'walkSeen';
+  route: 'entryAdd' | 'saidKeep' | 'walkSeen';
   params: Record<string, string>;
   body: object;
   /** By this device's clock, which only ever measures how long ago that was. */
   writtenAt: number;
   /** How it is shown while it waits. */
   words: string;
+  /** So many lines of the logbook; one when absent. */
+  lines?: number;
+  /** The cars that it is about, where the parameters do not say it. */
+  buildIds?: string[];
   /** Why the server refused it; null while it waits. */
   refused: string | null;
 }

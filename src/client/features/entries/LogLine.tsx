@@ -76,7 +76,10 @@ export function LogLine() {
   const input = useRef<HTMLTextAreaElement>(null);
   useKey('l', () => input.current?.focus());
   const changed = useBuildChanged();
-  useEffect(() => onActArrived((act) => changed(act.params.buildId!)), [changed]);
+  useEffect(
+    () => onActArrived(({ params, buildIds = [params.buildId!] }) => buildIds.forEach(changed)),
+    [changed],
+  );
   useEffect(() => {
     const timer = setTimeout(() => void loadPreview(), WHEN_QUIET_MS);
     return () => clearTimeout(timer);

@@ -1,4 +1,5 @@
 /** One piece of what was said: its chips, which car, whether it belongs. */
+import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { Unsure } from '#core/capture/narration/narration.ts';
@@ -8,6 +9,7 @@ import { Now, Quiet, Row } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { CarSelect } from './CarSelect.tsx';
 import { knownQuery } from './entries.queries.ts';
+import { CutOrJoin } from './CutOrJoin.tsx';
 import { SaidChips } from './SaidChips.tsx';
 import type { useNarration, Reviewed } from './useNarration.ts';
 
@@ -37,6 +39,7 @@ type Narration = ReturnType<typeof useNarration>;
 export function OneSaid({ reviewed, narration }: { reviewed: Reviewed; narration: Narration }) {
   const manner = useManner();
   const { data: known } = useQuery(knownQuery);
+  const [isCutting, setCutting] = useState(false);
   const { key, piece, understood, is } = reviewed;
   const unsure = piece.unsure.filter(
     (u) => u !== 'car' || !understood.build?.id || understood.build === piece.car,
@@ -56,12 +59,21 @@ export function OneSaid({ reviewed, narration }: { reviewed: Reviewed; narration
         {unsure.length > 0 && <Now>{unsure.map((u) => UNSURE_WORDS[u]).join(' ')}</Now>}
         <Button
           $look="quiet"
+          aria-label={`Cut or join: ${piece.text}`}
+          aria-expanded={isCutting}
+          onPress={() => setCutting(!isCutting)}
+        >
+          Cut or join
+        </Button>
+        <Button
+          $look="quiet"
           aria-label={`Set aside: ${piece.text}`}
           onPress={() => narration.setIs(key, 'chatter')}
         >
           Set aside
         </Button>
       </Row>
+      {isCutting && <CutOrJoin reviewed={reviewed} narration={narration} onDone={() => setCutting(false)} />}
       {is === 'next' ? (
         <Row>
           {car}

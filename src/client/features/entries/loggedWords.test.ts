@@ -1,13 +1,12 @@
-/** What is said after a run of speech was logged: all of it there, some of it, none. */
+/** What is said after a run of speech was logged: there, or still here. */
 import { expect, test } from '@jest/globals';
 import { loggedWords } from './loggedWords.ts';
 
 test.each([
-  [1, 0, 'One line logged'],
-  [4, 0, '4 lines logged'],
-  [1, 1, 'One line kept on this device, to go by itself'],
-  [4, 4, '4 lines kept on this device, to go by themselves'],
-  [4, 1, '4 lines logged, 1 of them kept on this device until the server answers'],
-])('%d lines, %d of them later', (lines, later, words) => {
-  expect(loggedWords({ lines, later })).toBe(words);
+  [1, false, 'One line logged'],
+  [4, false, '4 lines logged'],
+  [1, true, 'One line kept on this device, to go by itself'],
+  [4, true, '4 lines kept on this device, to go by themselves'],
+])('%d lines, still here: %s', (lines, isHere, words) => {
+  expect(loggedWords({ lines, isHere })).toBe(words);
 });

@@ -1,8 +1,7 @@
-/** “4 lines logged”, and that they are still here where nothing answered. */
-export const loggedWords = ({ lines, later }: { lines: number; later: number }): string => {
+/** “4 lines logged”, or that they are still here because nothing answered. */
+export const loggedWords = ({ lines, isHere }: { lines: number; isHere: boolean }): string => {
   const many = lines === 1 ? 'One line' : `${lines} lines`;
-  if (later === 0) return `${many} logged`;
-  return later === lines
+  return isHere
     ? `${many} kept on this device, to go by ${lines === 1 ? 'itself' : 'themselves'}`
-    : `${many} logged, ${later} of them kept on this device until the server answers`;
+    : `${many} logged`;
 };

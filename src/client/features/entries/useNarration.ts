@@ -2,13 +2,13 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useMutation } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import type { BuildView } from '#contract/builds.ts';
+import { moveMarks, NO_MARKS, withCut, withJoin } from '#core/capture/narration/marks.ts';
 import { parseNarration, type Piece } from '#core/capture/narration/narration.ts';
 import { NOTHING_PUT_RIGHT, understand, type PutRight, type Understood } from '#core/capture/understood.ts';
-import { call, wordsOf } from '../../shared/api.ts';
+import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
-import { sendAct } from '../outgoing/index.ts';
+import { sendAct, useOutgoing, type Act } from '../outgoing/index.ts';
 import { useBuildChanged } from './entries.queries.ts';
 import { useCapture } from './useCapture.ts';
 
@@ -20,10 +20,10 @@ export interface Reviewed {
   is: Piece['is'];
 }
 
-/** What was logged last; `later`: how many lines wait on this device for the server. */
+/** What was logged last, and the act that carries it: it may wait on this device for the server. */
 interface Logged {
+  actId: string;
   lines: number;
-  later: number;
   cars: string[];
 }
 
@@ -57,14 +57,16 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
   const { seesPrices } = useShop();
   const [text, setText] = useRemembered(rememberedAs);
   const [puts, setPuts] = useState<ReadonlyMap<string, Put>>(new Map());
+  const [marks, setMarks] = useState(NO_MARKS);
   const [logged, setLogged] = useState<Logged | null>(null);
   // One id a piece: pressed again after a lost answer, it is the same entry.
   const ids = useRef(new Map<string, string>());
-  const read = useDeferredValue(text);
+  // The text and its marks belong together: neither is read with the other's yesterday.
+  const read = useDeferredValue(useMemo(() => ({ text, marks }), [text, marks]));
   const [hereId, hereName] = [here?.id, here?.name];
   const pieces = useMemo(() => {
     const at = hereId === undefined ? null : { id: hereId, name: hereName ?? '' };
-    return parseNarration(read, capture, at);
+    return parseNarration(read.text, capture, at, read.marks);
   }, [read, capture, hereId, hereName]);
 
   const reviewed = useMemo((): Reviewed[] => {
@@ -92,23 +94,26 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
 
   const log = useMutation({
     mutationFn: async () => {
-      let later = 0;
-      for (const r of kept) if ((await logOne(r, ids.current)) === 'later') later += 1;
-      return { done: kept, later };
+      const act = actOf(kept, ids.current);
+      await sendAct(act);
+      return { done: kept, actId: act.id };
     },
-    onSuccess: ({ done, later }) => {
+    onSuccess: ({ done, actId }) => {
       const cars = [...new Map(done.map((r) => [r.understood.build!.id!, r.understood.build!.name]))];
       for (const [id] of cars) changed(id);
-      setLogged({ lines: done.length, later, cars: cars.map(([, name]) => name) });
+      setLogged({ actId, lines: done.length, cars: cars.map(([, name]) => name) });
       setText('');
       setPuts(new Map());
+      setMarks(NO_MARKS);
       ids.current.clear();
     },
   });
+  const waiting = useOutgoing().find((a) => a.id === logged?.actId);
 
   return {
     text,
     write: (next: string) => {
+      setMarks(moveMarks(marks, text, next));
       setText(next);
       setLogged(null);
       log.reset();
@@ -117,33 +122,43 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
     aside: reviewed.filter((r) => r.is === 'chatter'),
     putRight,
     setIs,
+    /** Another thing begins at this place of the text. */
+    cutAt: (place: number) => setMarks(withCut(marks, place)),
+    joinToBefore: ({ piece }: Reviewed) => setMarks(withJoin(marks, piece.start)),
+    isFirst: ({ piece }: Reviewed) => piece === pieces[0],
     asks,
     log: () => log.mutate(),
     isLogging: log.isPending,
     fault: log.isError ? wordsOf(log.error) : undefined,
-    logged,
+    // What the server refused afterwards stands with what is still to be sent.
+    logged:
+      logged && (waiting?.refused ?? null) === null ? { ...logged, isHere: waiting !== undefined } : null,
   };
 }
 
-async function logOne(
-  { key, piece, understood, is }: Reviewed,
-  ids: Map<string, string>,
-): Promise<'kept' | 'later'> {
-  const buildId = understood.build!.id!;
-  const { kind, facts, audience } = understood;
-  const id = ids.get(key) ?? uuidv7();
-  ids.set(key, id);
-  if (is === 'entry') {
-    const answer = await sendAct({
-      id,
-      route: 'entryAdd',
-      params: { buildId },
-      body: { id, kind, text: piece.text, facts, audience },
-      words: `${understood.build!.name}: ${piece.text}`,
-    });
-    return answer === 'later' ? 'later' : 'kept';
-  }
-  const { version } = await call<BuildView>('buildRead', { params: { buildId } });
-  await call('buildNext', { params: { buildId }, body: { next: piece.text, version } });
-  return 'kept';
+/** All of it in one request: kept whole, or not at all. */
+function actOf(kept: readonly Reviewed[], ids: Map<string, string>): Act {
+  const idOf = (key: string): string => {
+    const id = ids.get(key) ?? uuidv7();
+    ids.set(key, id);
+    return id;
+  };
+  const lines = kept
+    .filter((r) => r.is === 'entry')
+    .map(({ key, piece, understood: { build, kind, facts, audience } }) => ({
+      buildId: build!.id!,
+      ...{ id: idOf(key), kind, text: piece.text, facts, audience },
+    }));
+  const nexts = kept
+    .filter((r) => r.is === 'next')
+    .map((r) => ({ buildId: r.understood.build!.id!, next: r.piece.text }));
+  return {
+    id: uuidv7(),
+    route: 'saidKeep',
+    params: {},
+    body: { lines, nexts },
+    words: kept.map((r) => `${r.understood.build!.name}: ${r.piece.text}`).join('; '),
+    lines: kept.length,
+    buildIds: [...new Set(kept.map((r) => r.understood.build!.id!))],
+  };
 }

@@ -16,7 +16,8 @@ const SHOWN = 3;
 export function OutgoingTray() {
   const acts = useOutgoing();
   const refused = acts.filter((a) => a.refused !== null);
-  const lines = acts.filter((a) => a.refused === null && a.route === 'entryAdd');
+  const lines = acts.filter((a) => a.refused === null && a.route !== 'walkSeen');
+  const count = lines.reduce((sum, a) => sum + (a.lines ?? 1), 0);
   if (refused.length === 0 && lines.length === 0) return null;
   return (
     <>
@@ -24,7 +25,7 @@ export function OutgoingTray() {
         <Row>
           <CloudOff size={20} color={color.oxide} aria-hidden />
           <span>
-            Kept on this device, <b>{lines.length}</b> still to be sent:{' '}
+            Kept on this device, <b>{count}</b> still to be sent:{' '}
             <Quiet>
               {lines
                 .slice(-SHOWN)

@@ -10,6 +10,7 @@ import type { CaptureContext, Named, ParsedLine } from '../types.ts';
 import { findTurns, type Turn } from './cars.ts';
 import { chatterIn } from './chatter.ts';
 import { cut, skipJoints, type Run } from './pieces.ts';
+import { NO_MARKS, recut, type Marks } from './marks.ts';
 
 /** What somebody must look at before it is kept. */
 export type Unsure = 'car' | 'kind' | 'chatter';
@@ -41,16 +42,21 @@ const NEXT =
  * @param text what was spoken, any length
  * @param context as for a line
  * @param here the car that one stands at; what is said before any car is named is about it
+ * @param marks where somebody cut it otherwise
  * @returns what was said, in order; their places cover every word of the text but stops
  */
 export function parseNarration(
   text: string,
   context: CaptureContext,
   here: (Named & { id: string }) | null = null,
+  marks: Marks = NO_MARKS,
 ): Piece[] {
   const t = tokenize(text);
   if (t.length === 0) return [];
-  const turns = findTurns(t, prepare(context));
+  // Joined to what stands before it, it turns to no car of its own.
+  const turns = findTurns(t, prepare(context)).filter(
+    ({ from }) => from === 0 || !marks.joined.includes(t[from]!.start),
+  );
   const pieces: Piece[] = [];
   let car = here;
   let before: typeof here = null;
@@ -60,7 +66,7 @@ export function parseNarration(
       if (to?.id !== car?.id) [before, car] = [car, to];
     }
     const isGuess = turn?.to === 'the other' || car === null;
-    for (const r of cut(t, run)) pieces.push(pieceOf(text, t, r, context, car, isGuess));
+    for (const r of recut(t, cut(t, run), marks)) pieces.push(pieceOf(text, t, r, context, car, isGuess));
   }
   return pieces.filter((p) => p.text !== '');
 }

@@ -173,6 +173,14 @@ export const saveNext = async (tx: Tx, b: { id: string; next: string; version: n
     b,
   )) === 1;
 
+/** What is next, whatever stood there. */
+export const sayNext = (tx: Tx, id: string, next: string): Promise<number> =>
+  tx.run(
+    `update builds set next_step = :next, version = version + 1
+     where shop_id = :shopId and id = :id and next_step is distinct from :next`,
+    { id, next },
+  );
+
 export const pausesOf = (tx: Tx, buildId: string): Promise<PauseView[]> =>
   tx.rows(
     `select id, entry_id as "entryId", side, reason, from_day as "from", to_day as "to" from pauses

@@ -1,2 +1,2 @@
 /** What other features may use of this one. */
-export { buildDetail, buildForUpdate, FLOOR_SQL, type BuildDetail, type BuildKey } from './builds.queries.ts';
+export { buildDetail, buildForUpdate, FLOOR_SQL, sayNext, type BuildDetail, type BuildKey } from './builds.queries.ts';

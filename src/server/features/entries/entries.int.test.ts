@@ -43,6 +43,68 @@ const list = async (agent: Agent, query = ''): Promise<EntriesView> =>
 const build = async (agent: Agent): Promise<BuildView> =>
   (await agent.get(pathOf('buildRead', { buildId })).expect(200)).body as BuildView;
 
+describe('a run of speech', () => {
+  const keep = (agent: Agent, lines: object[], nexts: object[] = [], more: object = {}) =>
+    agent.post(pathOf('saidKeep')).send({ lines, nexts, ...more });
+  const textsOf = async (id: string): Promise<string[]> =>
+    ((await owner.get(pathOf('entriesList', { buildId: id })).expect(200)).body as EntriesView).entries.map(
+      (e) => e.text,
+    );
+
+  test('lines of several cars and what is next, all at once, in the order of speaking', async () => {
+    const [a, b] = [await makeBuild(owner), await makeBuild(owner)];
+    const lines = [
+      { ...line({ text: 'did the first', kind: 'did' }), buildId: a },
+      { ...line({ text: 'did the second', kind: 'did' }), buildId: b },
+      { ...line({ text: 'did the third', kind: 'did' }), buildId: a },
+    ];
+    const answers = await Promise.all(
+      [1, 2, 3].map(() => keep(owner, lines, [{ buildId: b, next: ' the doors ' }])),
+    );
+    expect(answers.map((x) => [x.status, x.body])).toEqual(Array(3).fill([200, { kept: 4 }]));
+    expect((await textsOf(a)).filter((t) => t.startsWith('did the'))).toEqual([
+      'did the third',
+      'did the first',
+    ]);
+    expect((await textsOf(b)).filter((t) => t === 'did the second')).toHaveLength(1);
+    const { body } = await owner.get(pathOf('buildRead', { buildId: b })).expect(200);
+    expect(body.next).toBe('the doors');
+  });
+
+  test('one line that cannot be: nothing of it is kept, and the field is named', async () => {
+    const good = { ...line({ text: 'did what is fine', kind: 'did' }), buildId };
+    const far = await keep(owner, [good, { ...line({ facts: { minutes: 0 } }), buildId }]).expect(400);
+    expect(far.body.fields[0].field).toBe('lines.1.facts.minutes');
+    const noSense = { ...line({ kind: 'waiting', facts: { minutes: 60 } }), buildId };
+    const refused = await keep(owner, [good, noSense]).expect(400);
+    expect(refused.body.fields[0].field).toBe('lines.1.facts.minutes');
+    await keep(owner, [good, { ...line(), buildId: nextId() }]).expect(404);
+    await keep(owner, [good, { ...line(), id: 'x', buildId }]).expect(400);
+    await keep(owner, [good], [{ buildId, next: '  ' }]).expect(400);
+    await keep(owner, Array(401).fill(good)).expect(400);
+    expect(await textsOf(buildId)).not.toContain(good.text);
+  });
+
+  test('what is next is for the desk to say; a technician’s lines are kept', async () => {
+    const mine = { ...line({ text: 'did it as a technician', kind: 'did' }), buildId };
+    await keep(tech, [mine], [{ buildId, next: 'the hood' }]).expect(403);
+    expect(await textsOf(buildId)).not.toContain(mine.text);
+    await keep(tech, [mine]).expect(200, { kept: 1 });
+  });
+
+  test('spoken three hours ago without a network: it is of then', async () => {
+    const [said, now] = ['did it in the far shed', 'did it here'].map((text) => ({
+      ...line({ text }),
+      buildId,
+    }));
+    await keep(owner, [said!], [], { agoMs: 3 * 3600_000 }).expect(200);
+    await keep(owner, [now!]).expect(200);
+    const at = async (id: string): Promise<number> =>
+      Date.parse((await list(owner)).entries.find((e) => e.id === id)!.at);
+    expect((await at(now!.id)) - (await at(said!.id))).toBe(3 * 3600_000);
+  });
+});
+
 describe('logging', () => {
   test('a request sent ten times at once is one row and one answer', async () => {
     const body = line({ text: 'did brake pipes, 2h', facts: { subject: 'brake pipes', minutes: 120 } });

@@ -1,7 +1,7 @@
-import { EntriesQueryDto, EntryAddDto, EntryCorrectDto } from '#contract/entries.ts';
+import { EntriesQueryDto, EntryAddDto, EntryCorrectDto, SaidManyDto } from '#contract/entries.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
-import { addEntry, correctEntry, listEntries } from './entries.service.ts';
+import { addEntry, correctEntry, keepSaid, listEntries } from './entries.service.ts';
 
 export function entriesRoutes(deps: Deps): Feature {
   return {
@@ -13,6 +13,7 @@ export function entriesRoutes(deps: Deps): Feature {
       body: EntryAddDto,
       run: ({ who, params, body }) => addEntry(deps, who, params.buildId!, body),
     }),
+    saidKeep: handler({ body: SaidManyDto, run: ({ who, body }) => keepSaid(deps, who, body) }),
     entryCorrect: handler({
       body: EntryCorrectDto,
       run: ({ who, params, body }) => correctEntry(deps, who, params.buildId!, body),

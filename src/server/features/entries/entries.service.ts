@@ -8,6 +8,7 @@ import type {
   EntryCorrectDto,
   EntryView,
   SaidDto,
+  SaidManyDto,
 } from '#contract/entries.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
@@ -24,7 +25,7 @@ import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { buildForUpdate, type BuildKey } from '../builds/index.ts';
+import { buildForUpdate, sayNext, type BuildKey } from '../builds/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './entries.queries.ts';
 import { refreshPlace, refreshStanding, whyNotMoved } from './standing.ts';
@@ -137,8 +138,9 @@ export async function addIn(
   who: SignedIn,
   build: BuildKey,
   dto: EntryAddDto,
+  prefix?: string,
 ): Promise<ShopView> {
-  const said = saidOf(dto);
+  const said = saidOf(dto, prefix);
   const now = deps.clock.now();
   const shop = await shopOf(tx);
   const written = agoOf(now, dto.agoMs);
@@ -170,6 +172,50 @@ async function refuseMove(tx: Tx, build: BuildKey, { facts }: EntryAddDto): Prom
     );
 }
 
+async function addOne(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  build: BuildKey,
+  dto: EntryAddDto,
+  prefix?: string,
+): Promise<ShopView> {
+  if (dto.kind === 'moved' && !(await q.entryById(tx, dto.id))) await refuseMove(tx, build, dto);
+  return addIn(tx, deps, who, build, dto, prefix);
+}
+
+/**
+ * Keeps a run of speech about several cars: all of it, or none. What is next for a car is what was said last, whatever stood there.
+ * Builds are held in the order of their ids, so that two runs at once do not wait for each other.
+ */
+export async function keepSaid(
+  deps: Deps,
+  who: SignedIn,
+  { lines, nexts, agoMs }: SaidManyDto,
+): Promise<{ kept: number }> {
+  if (nexts.length > 0 && !seesPrices(who))
+    throw new Refusal('forbidden', 'What is next for a car is for the desk to say. Nothing was kept.');
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const builds = new Map<string, BuildKey>();
+    for (const id of [...new Set([...lines, ...nexts].map((x) => x.buildId))].sort()) {
+      const build = await buildForUpdate(tx, id);
+      if (!build) throw notFound('build');
+      builds.set(id, build);
+    }
+    for (const [i, { buildId, ...line }] of lines.entries())
+      await addOne(
+        tx,
+        deps,
+        who,
+        builds.get(buildId)!,
+        { ...line, ...(agoMs !== undefined && { agoMs }) },
+        `lines.${i}.facts`,
+      );
+    for (const { buildId, next } of nexts) await sayNext(tx, buildId, next.trim());
+    return { kept: lines.length + nexts.length };
+  });
+}
+
 export async function addEntry(
   deps: Deps,
   who: SignedIn,
@@ -179,8 +225,7 @@ export async function addEntry(
   return inShop(deps.db, who.shopId, async (tx) => {
     const build = await buildForUpdate(tx, buildId);
     if (!build) throw notFound('build');
-    if (dto.kind === 'moved' && !(await q.entryById(tx, dto.id))) await refuseMove(tx, build, dto);
-    const shop = await addIn(tx, deps, who, build, dto);
+    const shop = await addOne(tx, deps, who, build, dto);
     const today = dayOf(deps.clock.now(), shop.timeZone);
     return shown((await q.entryNow(tx, dto.id))!, who, priceContext(shop, today));
   });
