@@ -1,6 +1,7 @@
 /** Runs every benchmark in one go and writes what it found beside the goals. */
 import { writeFileSync } from 'node:fs';
 import os from 'node:os';
+import { benchBook } from './book.ts';
 import { benchBrowser } from './browser.ts';
 import { benchEndpoints } from './endpoints.ts';
 import { benchEstimate } from './estimate.ts';
@@ -28,6 +29,7 @@ const PARTS = {
   narrations: benchNarrations,
   estimate: benchEstimate,
   uploads: benchUploads,
+  book: benchBook,
   endpoints: benchEndpoints,
   browser: benchBrowser,
   // Fills the shop for what comes after it, so it comes last.

@@ -1,9 +1,9 @@
 /** Forty photographs of 8 MB sent to the running server, four at a time: the memory it takes, and how long. */
 import { randomBytes } from 'node:crypto';
-import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
 import { pathOf } from '../src/contract/access.ts';
+import { watched } from './memory.ts';
 import type { BenchServers } from './servers.ts';
 import type { Line } from './line.ts';
 
@@ -11,7 +11,6 @@ const PHOTOGRAPHS = 40;
 const AT_ONCE = 4;
 const MEGABYTE = 1024 * 1024;
 const BYTES = 8 * MEGABYTE;
-const SAMPLE_MS = 20;
 
 /** Twelve million points of noise, the hardest thing a JPEG can hold, filled up to 8 MB; each with an end of its own. */
 async function photograph(): Promise<Buffer> {
@@ -23,10 +22,6 @@ async function photograph(): Promise<Buffer> {
   if (jpeg.length > BYTES) throw new Error(`the photograph has ${jpeg.length} bytes`);
   return Buffer.concat([jpeg, Buffer.alloc(BYTES - jpeg.length)]);
 }
-
-/** Megabytes of memory that a process holds (Linux). */
-const residentMb = (pid: number): number =>
-  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
 
 async function newestEntry({ app, cookie, buildId }: BenchServers): Promise<string> {
   const answer = await fetch(`${app}${pathOf('entriesList', { buildId })}?limit=1`, { headers: { cookie } });
@@ -43,10 +38,6 @@ async function send(servers: BenchServers, entryId: string, bytes: Buffer): Prom
 export async function benchUploads(servers: BenchServers): Promise<Line[]> {
   const made = await photograph();
   const entryId = await newestEntry(servers);
-  const before = residentMb(servers.appPid);
-  let most = before;
-  const watch = setInterval(() => (most = Math.max(most, residentMb(servers.appPid))), SAMPLE_MS);
-  const began = performance.now();
   let left = PHOTOGRAPHS;
   const sender = async (): Promise<void> => {
     while (left > 0) {
@@ -56,9 +47,9 @@ export async function benchUploads(servers: BenchServers): Promise<Line[]> {
       await send(servers, entryId, own);
     }
   };
-  await Promise.all(Array.from({ length: AT_ONCE }, sender));
-  clearInterval(watch);
-  const seconds = (performance.now() - began) / 1000;
+  const { before, most, seconds } = await watched(servers.appPid, () =>
+    Promise.all(Array.from({ length: AT_ONCE }, sender)),
+  );
   return [
     {
       what: `${PHOTOGRAPHS} photographs of 8 MB: most memory of the server`,

@@ -83,6 +83,7 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/pieces',
                   lazy: page(() => import('./features/outwork/PiecesPage.tsx')),
                 },
+                { path: '/builds/:buildId/book', lazy: page(() => import('./features/book/BookPage.tsx')) },
                 { path: '/walk', lazy: page(() => import('./features/walk/WalkPage.tsx')) },
                 { path: '/say', lazy: page(() => import('./features/entries/NarrationPage.tsx')) },
                 { path: '/find', lazy: page(() => import('./features/labels/FindPage.tsx')) },

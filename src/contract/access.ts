@@ -39,6 +39,13 @@ export const ROUTES = {
   buildNext: { method: 'put', path: '/api/builds/:buildId/next', allow: DESK },
   entriesList: { method: 'get', path: '/api/builds/:buildId/entries', allow: EVERYBODY },
   entryAdd: { method: 'post', path: '/api/builds/:buildId/entries', allow: EVERYBODY },
+  booksOf: { method: 'get', path: '/api/builds/:buildId/books', allow: DESK },
+  bookAsk: { method: 'post', path: '/api/builds/:buildId/books', allow: ['owner'] },
+  bookRead: { method: 'get', path: '/api/books/:bookId', allow: DESK },
+  /** The body is an archive, as it is. */
+  bookBringIn: { method: 'put', path: '/api/books/:bookId', allow: ['owner'] },
+  bookGive: { method: 'post', path: '/api/books/:bookId/give', allow: ['owner'] },
+  bookFile: { method: 'get', path: '/api/books/:bookId/:bookFile', allow: DESK },
   /** A run of speech about several cars: all of it, or none. */
   saidKeep: { method: 'post', path: '/api/said', allow: EVERYBODY },
   entryCorrect: { method: 'post', path: '/api/builds/:buildId/corrections', allow: EVERYBODY },
@@ -180,6 +187,7 @@ export const ROUTES = {
   outboxList: { method: 'get', path: '/api/outbox', allow: DESK },
   /** The customer's page: who has the link may read. */
   letterPage: { method: 'get', path: '/l/:token', allow: 'anyone' },
+  linkBook: { method: 'get', path: '/l/:token/book/:bookFile', allow: 'anyone' },
   letterPicture: { method: 'get', path: '/l/:token/photos/:hash', allow: 'anyone' },
   questionAsk: { method: 'post', path: '/l/:token/questions', allow: 'anyone' },
   estimatePage: { method: 'get', path: '/l/:token/estimate', allow: 'anyone' },

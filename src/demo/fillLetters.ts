@@ -3,6 +3,9 @@ import { DETAILS, type Detail } from '#core/update/letter.ts';
 import { addDays, type Day } from '#core/time/days.ts';
 import { inShop } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
+import { bindBook } from '#server/features/book/index.ts';
+import { insertBook } from '#server/features/book/book.queries.ts';
+import { giveBook } from '#server/features/book/book.service.ts';
 import { buildForUpdate } from '#server/features/builds/index.ts';
 import { putManner, readManner } from '#server/features/letters/manner.service.ts';
 import { askIn } from '#server/features/questions/index.ts';
@@ -53,10 +56,30 @@ async function answer({ deps, who, buildId }: Telling, text: string): Promise<vo
   await answerQuestion(deps, who, open.id, { answer: text });
 }
 
+/** "costs=yes": bound now, and given to the customer. */
+async function bind({ deps, who, buildId, id }: Telling, rule: string): Promise<void> {
+  const bookId = id();
+  const asked = { withCosts: fieldsOf(rule).costs === 'yes', meant: [], zip: null };
+  // Not by the queue, whose clock is today's.
+  await inShop(deps.db, who.shopId, (tx) =>
+    insertBook(tx, {
+      id: bookId,
+      origin: 'bound',
+      buildId,
+      ...asked,
+      by: who.personId,
+      now: deps.clock.now(),
+    }),
+  );
+  await bindBook(deps, { shopId: who.shopId, bookId }, true);
+  await giveBook(deps, who, bookId);
+}
+
 const ACTS: Record<string, (t: Telling, rule: string) => Promise<void>> = {
   '@told': tellSo,
   '@asks': ask,
   '@answers': answer,
+  '@book': bind,
 };
 
 /** Answers whether the step was one of these. */

@@ -4,6 +4,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
+import { bookRoutes } from './features/book/book.routes.ts';
 import { buildsRoutes } from './features/builds/builds.routes.ts';
 import { costsRoutes } from './features/costs/costs.routes.ts';
 import { entriesRoutes } from './features/entries/entries.routes.ts';
@@ -74,6 +75,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     buildsRoutes(deps),
     entriesRoutes(deps),
     photosRoutes(deps),
+    bookRoutes(deps),
     lettersRoutes(deps),
     linksRoutes(deps),
     questionsRoutes(deps),

@@ -28,16 +28,19 @@ interface Call {
   params?: Record<string, string>;
   query?: Record<string, string | undefined>;
   body?: object;
+  /** A file, sent as it is, in place of a body. */
+  file?: Blob;
   signal?: AbortSignal;
 }
 
-export async function call<T>(name: RouteName, { params, query, body, signal }: Call = {}): Promise<T> {
+export async function call<T>(name: RouteName, { params, query, body, file, signal }: Call = {}): Promise<T> {
   const search = new URLSearchParams(
     Object.entries(query ?? {}).filter((e): e is [string, string] => !!e[1]),
   ).toString();
   const response = await fetch(pathOf(name, params) + (search ? `?${search}` : ''), {
     method: ROUTES[name].method.toUpperCase(),
     ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
+    ...(file ? { headers: { 'content-type': 'application/octet-stream' }, body: file } : {}),
     ...(signal ? { signal } : {}),
   }).catch((error: unknown) => {
     if (signal?.aborted && !isTimeout(error)) throw error;

@@ -43,6 +43,7 @@ const BUILD: [string, string][] = [
   ['M', 'What it costs'],
   ['P', 'To the photographs'],
   ['V', 'The car itself'],
+  ['B', 'Its book'],
 ];
 const INSPECTION: [string, string][] = [
   ['↑ ↓', 'From checkpoint to checkpoint'],

@@ -87,6 +87,7 @@ export const camper: DemoBuild = {
 2 J reading carbon monoxide 0 ppm in the cab, heater running twenty minutes
 1 J @symptom The heater smells | cause: found cab heater | proof: reading carbon monoxide
 1 I spent 7.20 on trim clips
+1 W @book costs=yes
 1 W @asks Tove: May I fetch it on Friday, or is Saturday better?
 1 W @next Clean it, a road test over the hill, and it can go home.
 2 W moved to lift 1

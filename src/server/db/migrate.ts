@@ -6,6 +6,7 @@ import knexFactory from 'knex';
 import pg from 'pg';
 import { Logger, runMigrations } from 'graphile-worker';
 import * as createShop from '../../../migrations/20261124_create_shop.ts';
+import * as addBooks from '../../../migrations/20261130_add_books.ts';
 import * as addChoices from '../../../migrations/20261126_add_choices.ts';
 import * as addCosts from '../../../migrations/20261128_add_costs.ts';
 import * as addDonors from '../../../migrations/20261127_add_donors.ts';
@@ -47,6 +48,7 @@ const MIGRATIONS = {
   '20261129_add_letter_manner': addLetterManner,
   '20261129_add_walks': addWalks,
   '20261129_add_questions': addQuestions,
+  '20261130_add_books': addBooks,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -25,6 +25,8 @@ afterAll(() => server.stop());
 const names = Object.keys(ROUTES) as RouteName[];
 const params = {
   buildId: nextId(),
+  bookId: nextId(),
+  bookFile: 'book.pdf',
   letterId: nextId(),
   walkId: nextId(),
   questionId: nextId(),

@@ -21,13 +21,22 @@ export interface MailCode {
   codeId: string;
 }
 
+/** A book to be bound, or an archive to be read. */
+export interface BookJob {
+  shopId: string;
+  bookId: string;
+}
+
 /** Tries of a mail before it is given up: graphile-worker backs off exponentially, so eight take about 80 minutes. */
 const TRIES = 8;
 
-const add = (tx: Tx, task: string, payload: object, key: string): Promise<unknown> =>
+/** To make a book anew helps only where the machine was at fault. */
+const BOOK_TRIES = 2;
+
+const add = (tx: Tx, task: string, payload: object, key: string, tries = TRIES): Promise<unknown> =>
   tx.one(
     `select id from graphile_worker.add_job(:task, payload => :payload::json, job_key => :key, max_attempts => :tries)`,
-    { task, payload: JSON.stringify(payload), key, tries: TRIES },
+    { task, payload: JSON.stringify(payload), key, tries },
   );
 
 export const queueLetter = (tx: Tx, job: MailLetter): Promise<unknown> =>
@@ -38,3 +47,5 @@ export const queueCode = (tx: Tx, job: MailCode): Promise<unknown> =>
   add(tx, 'mail-code', job, `code-${job.codeId}`);
 export const queueAnswer = (tx: Tx, job: MailAnswer): Promise<unknown> =>
   add(tx, 'mail-answer', job, `answer-${job.questionId}`);
+export const queueBook = (tx: Tx, task: 'bind-book' | 'read-book', job: BookJob): Promise<unknown> =>
+  add(tx, task, job, `book-${job.bookId}`, BOOK_TRIES);

@@ -3,10 +3,11 @@ import { Logger, run, type Runner, type TaskList } from 'graphile-worker';
 import nodemailer, { type Transporter } from 'nodemailer';
 import pg from 'pg';
 import type { Deps } from '../deps.ts';
+import { bindBook, readBook } from '../features/book/index.ts';
 import { mailCode, mailRevision } from '../features/estimate/index.ts';
 import { mailLetter } from '../features/letters/index.ts';
 import { mailAnswer } from '../features/questions/index.ts';
-import type { MailAnswer, MailCode, MailLetter, MailRevision } from './queue.ts';
+import type { BookJob, MailAnswer, MailCode, MailLetter, MailRevision } from './queue.ts';
 
 function tasksFor(deps: Deps, transport: Transporter): TaskList {
   return {
@@ -15,6 +16,8 @@ function tasksFor(deps: Deps, transport: Transporter): TaskList {
     },
     'mail-revision': (payload) => mailRevision(deps, transport, payload as MailRevision),
     'mail-answer': (payload) => mailAnswer(deps, transport, payload as MailAnswer),
+    'bind-book': (payload, { job }) => bindBook(deps, payload as BookJob, job.attempts >= job.max_attempts),
+    'read-book': (payload, { job }) => readBook(deps, payload as BookJob, job.attempts >= job.max_attempts),
     'mail-code': (payload) => mailCode(deps, transport, payload as MailCode),
   };
 }

@@ -128,3 +128,33 @@ export const markedSizes = (
     const small = sharp(shown).resize(THUMB_PX, THUMB_PX, { fit: 'inside', withoutEnlargement: true });
     return { shown, thumb: await jpeg(small).toBuffer() };
   });
+
+/** Longest side of a picture on paper, in pixels: sharp where it is printed half a page wide. */
+const PAPER_PX = 900;
+
+/** A kept picture, small enough for paper. */
+export const paperSize = (file: string): Promise<Buffer> =>
+  oneAtATime(() =>
+    opened(file)
+      .autoOrient()
+      .resize(PAPER_PX, PAPER_PX, { fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: QUALITY })
+      .toBuffer(),
+  );
+
+/**
+ * Of a JPEG of the screen size that says nothing of its camera: its small size; it can itself be shown as it is. Null for any other.
+ */
+export const sizesIfBare = (file: string): Promise<Omit<Sizes, 'plain'> | null> =>
+  oneAtATime(async () => {
+    try {
+      const { format, width, height, exif, xmp, iptc, orientation } = await sharp(file).metadata();
+      const says = exif ?? xmp ?? iptc ?? orientation;
+      if (format !== 'jpeg' || says !== undefined || Math.max(width, height) > SCREEN_PX) return null;
+      const thumb = opened(file).resize(THUMB_PX, THUMB_PX, { fit: 'inside', withoutEnlargement: true });
+      return { thumb: await jpeg(thumb).toBuffer(), width, height };
+    } catch {
+      throw refuse('The picture is damaged: it breaks off or cannot be opened.');
+    }
+  });

@@ -138,6 +138,7 @@ const BESIDE = [
   { to: 'costs', key: 'm', words: 'Costs', isDesk: true },
   { to: 'photos', key: 'p', words: 'Photographs' },
   { to: 'vehicle', key: 'v', words: 'The car itself' },
+  { to: 'book', key: 'b', words: 'Its book', isDesk: true },
 ] as const;
 
 function BesideLink({ build, at }: { build: BuildView; at: (typeof BESIDE)[number] }) {

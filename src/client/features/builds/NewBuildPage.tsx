@@ -6,13 +6,14 @@ import { v7 as uuidv7 } from 'uuid';
 import { BuildCreateDto, TELL_BY, type CustomerView } from '#contract/builds.ts';
 import { STANDARDS } from '#core/log/standards.ts';
 import { moneyIn, OPTIONAL, showProblem, useContractForm } from '../../shared/forms.ts';
-import { useManner } from '../../shared/shop.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
 import { FormFault, FormPage, Pair } from '../../ui/Form.tsx';
 import { MoneyField } from '../../ui/MoneyField.tsx';
 import { Row, Title } from '../../ui/parts.tsx';
+import { ReadBook } from '../book/index.ts';
 import { customersQuery, useCreateBuild } from './builds.queries.ts';
 import { STANDARD_WORDS, TELL_WORDS } from './words.ts';
 
@@ -40,6 +41,7 @@ const start = (): BuildCreateDto => ({
 export default function NewBuildPage() {
   const navigate = useNavigate();
   const { currency } = useManner();
+  const { person } = useShop();
   const create = useCreateBuild();
   const [initial] = useState(start);
   const form = useContractForm(BuildCreateDto, initial);
@@ -74,6 +76,7 @@ export default function NewBuildPage() {
   return (
     <FormPage onSubmit={submit}>
       <Title>New build</Title>
+      {person.role === 'owner' && <ReadBook />}
       <SelectField label="Whose is it?" value={owner?.id ?? ''} onChange={(e) => chooseOwner(e.target.value)}>
         <option value="">Somebody new</option>
         <Options of={data?.customers} />

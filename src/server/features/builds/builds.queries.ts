@@ -111,6 +111,18 @@ export async function nextNumber(tx: Tx): Promise<string> {
   return `B-${String(row!.last_build).padStart(4, '0')}`;
 }
 
+/** The number that a build bears already, where it is free here; the next one where it is not. */
+export async function takeNumber(tx: Tx, wished: string): Promise<string> {
+  await tx.run('select 1 from shop_counters where shop_id = :shopId for update');
+  const taken = await tx.one('select 1 from builds where shop_id = :shopId and number = :wished', { wished });
+  const counted = /^B-(\d{4,9})$/.exec(wished);
+  if (taken !== undefined || counted === null) return nextNumber(tx);
+  await tx.run('update shop_counters set last_build = greatest(last_build, :n) where shop_id = :shopId', {
+    n: Number(counted[1]),
+  });
+  return wished;
+}
+
 export interface NewBuild {
   id: string;
   number: string;

@@ -1,2 +1,13 @@
 /** What other features may use of this one. */
-export { buildDetail, buildForUpdate, FLOOR_SQL, sayNext, type BuildDetail, type BuildKey } from './builds.queries.ts';
+export {
+  buildDetail,
+  buildForUpdate,
+  FLOOR_SQL,
+  insertBuild,
+  insertCustomer,
+  insertVehicle,
+  sayNext,
+  takeNumber,
+  type BuildDetail,
+  type BuildKey,
+} from './builds.queries.ts';

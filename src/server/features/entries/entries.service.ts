@@ -108,24 +108,32 @@ export interface Said {
   about?: { type: string; id: string };
 }
 
+const entryOf = (build: BuildKey, said: Said, now: string): q.NewEntry => ({
+  id: said.id ?? uuidv7(),
+  build_id: build.id,
+  at: said.at ?? now,
+  recorded_at: now,
+  person_id: said.personId,
+  kind: said.kind,
+  text: said.text.slice(0, LONGEST_LINE),
+  facts: said.facts ?? {},
+  audience: said.audience ?? KIND_SPECS[said.kind].audience,
+  about_type: said.about?.type ?? null,
+  about_id: said.about?.id ?? null,
+  corrects_id: null,
+  now: null,
+});
+
 /** Says in the logbook what a service has changed, inside its transaction; the caller holds the build. */
 export async function logIn(tx: Tx, deps: Deps, build: BuildKey, said: Said): Promise<void> {
-  const now = deps.clock.now();
-  await keep(tx, build, await shopOf(tx), {
-    id: said.id ?? uuidv7(),
-    build_id: build.id,
-    at: said.at ?? now,
-    recorded_at: now,
-    person_id: said.personId,
-    kind: said.kind,
-    text: said.text.slice(0, LONGEST_LINE),
-    facts: said.facts ?? {},
-    audience: said.audience ?? KIND_SPECS[said.kind].audience,
-    about_type: said.about?.type ?? null,
-    about_id: said.about?.id ?? null,
-    corrects_id: null,
-    now: null,
-  });
+  await keep(tx, build, await shopOf(tx), entryOf(build, said, deps.clock.now()));
+}
+
+/** A whole logbook from elsewhere, in its order, for a build that has none yet. */
+export async function logAll(tx: Tx, deps: Deps, build: BuildKey, all: readonly Said[]): Promise<void> {
+  await q.lockCounter(tx);
+  for (const said of all) await q.insertEntry(tx, entryOf(build, said, deps.clock.now()));
+  await refreshStanding(tx, build.id, (await shopOf(tx)).timeZone);
 }
 
 /** The instant so many milliseconds ago. */

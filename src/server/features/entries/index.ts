@@ -1,4 +1,4 @@
 /** What other features may use of this one. */
-export { addIn, agoOf, logIn, priceContext, seesPrices } from './entries.service.ts';
+export { addIn, agoOf, logAll, logIn, priceContext, seesPrices } from './entries.service.ts';
 export { lastSeq, logbookSql, toEntry, type EntryRow } from './entries.queries.ts';
 export { standingNow } from './standing.ts';

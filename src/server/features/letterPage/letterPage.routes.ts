@@ -10,6 +10,7 @@ import { notFound } from '../../http/refusal.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { nonceOf, refuseCrossSite } from '../../http/security.ts';
 import { isUuid } from '../../uuid.ts';
+import { bookGiven, fileOfBook } from '../book/index.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { lettersMoney } from '../letters/index.ts';
 import { throughLink, type Opened } from '../links/index.ts';
@@ -17,7 +18,7 @@ import { sendPhoto, wasShown } from '../photos/index.ts';
 import { askIn, questionsOf } from '../questions/index.ts';
 import { letterPageHtml, noLetterHtml } from './letterPage.html.ts';
 import * as q from './letterPage.queries.ts';
-import { moneyHtml, questionsHtml, type AskedTyped } from './sections.html.ts';
+import { keepHtml, moneyHtml, questionsHtml, type AskedTyped } from './sections.html.ts';
 
 const nothingTyped = (): AskedTyped => ({ id: uuidv7(), name: '', text: '', fault: null });
 
@@ -33,7 +34,10 @@ async function pageOf(deps: Deps, { tx, link }: Opened, token: string, nonce: st
   return letterPageHtml(head, await q.sentLetters(tx, link.build_id), nonce, today, {
     hasEstimate: await q.hasRevision(tx, link.build_id),
     address,
-    beside: questionsHtml(questions, head, today, { address, typed }) + moneyHtml(money, lines, manner),
+    beside:
+      questionsHtml(questions, head, today, { address, typed }) +
+      moneyHtml(money, lines, manner) +
+      keepHtml(await bookGiven(tx, link.build_id), address),
   });
 }
 
@@ -117,6 +121,19 @@ export function letterPageRoutes(deps: Deps): Feature {
         // Seen anew, so that to load the page again asks nothing twice.
         if (html === '') res.redirect(303, `/l/${encodeURIComponent(token)}#questions`);
         else sendLetterPage(res, html === null ? 404 : 400, html);
+        return undefined;
+      },
+    }),
+    linkBook: handler({
+      before: [patience()],
+      run: async ({ params, res }) => {
+        const { token = '', bookFile = '' } = params;
+        const found = await throughLink(deps, token, async ({ tx, link }) => {
+          const given = await bookGiven(tx, link.build_id);
+          return given && { shopId: link.shop_id, file: fileOfBook(given, bookFile) };
+        });
+        if (!found) throw notFound('book');
+        await sendPhoto(deps, res, found.shopId, { ...found.file, mayChange: true });
         return undefined;
       },
     }),

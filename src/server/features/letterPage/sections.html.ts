@@ -1,6 +1,7 @@
 /** What stands on a customer's page beside the letters: their questions, and the money line by line. */
 import type { QuestionView } from '#contract/questions.ts';
 import { LONGEST_QUESTION } from '#contract/questions.ts';
+import { bytesInWords } from '#core/book/book.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { costItems, moneyWords, type LetterManner, type LetterMoney } from '#core/update/figures.ts';
 import { escapeHtml } from '#core/update/escape.ts';
@@ -68,4 +69,15 @@ export function moneyHtml(
   return `<section class="money" aria-labelledby="money"><h2 id="money">The money, as of today</h2><ul>${said
     .map((i) => `<li>${escapeHtml(i.text)}</li>`)
     .join('')}</ul><details><summary>Line by line</summary>${table}</details></section>`;
+}
+
+/** Documents to keep: the car’s book, once it was given. */
+export function keepHtml(
+  book: { pages: number | null; pdf_bytes: number | null; zip_bytes: number | null } | undefined,
+  address: string,
+): string {
+  if (!book) return '';
+  const link = (file: string, words: string, bytes: number | null): string =>
+    `<li><a href="${escapeHtml(address)}/book/${file}" download>${words}</a> (${bytesInWords(bytes ?? 0)})</li>`;
+  return `<section class="keep" aria-labelledby="keep"><h2 id="keep">To keep</h2><p>The book of your car: what was found and done, its parts, where they come from.</p><ul>${link('book.pdf', `The book, ${book.pages} pages, to read and print`, book.pdf_bytes)}${link('book.zip', 'Everything in it with the pictures, for any shop that works on it next', book.zip_bytes)}</ul></section>`;
 }

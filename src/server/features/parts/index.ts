@@ -1,2 +1,3 @@
 /** What other features may use of this one. */
+export { insertFitted } from './parts.queries.ts';
 export { addPartIn } from './parts.service.ts';

@@ -103,6 +103,19 @@ export const insertPart = (tx: Tx, p: Kept & { buildId: string; now: string }): 
     { ...bindings(p), buildId: p.buildId, now: p.now },
   );
 
+/** A part that was fitted before this shop knew of it. */
+export async function insertFitted(
+  tx: Tx,
+  p: Kept & { buildId: string; now: string; oldFate: Fate | null; history: readonly PartHistory[] },
+): Promise<void> {
+  await insertPart(tx, p);
+  await tx.run(
+    `update parts set state = 'fitted', old_fate = :oldFate, history = :history::jsonb
+     where shop_id = :shopId and id = :id`,
+    { id: p.id, oldFate: p.oldFate, history: JSON.stringify(p.history) },
+  );
+}
+
 export const savePart = (tx: Tx, p: Kept): Promise<number> =>
   tx.run(
     `update parts set line_id = :lineId, donor_id = :donorId, content = :content::jsonb, vendor = :vendor, words = :words,

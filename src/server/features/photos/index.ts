@@ -1,3 +1,3 @@
 /** What other features may use of this one. */
-export { LOOK_DIGITS, showPictures, shownOf, wasShown } from './photos.queries.ts';
+export { insertPhoto, LOOK_DIGITS, savePhoto, showPictures, shownOf, wasShown } from './photos.queries.ts';
 export { sendPhoto } from './sendPhoto.ts';

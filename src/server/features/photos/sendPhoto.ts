@@ -11,13 +11,18 @@ export async function sendPhoto(
   deps: Deps,
   res: Response,
   shopId: string,
-  { hash, type, saveAs }: { hash: string; type: string; saveAs?: string },
+  {
+    hash,
+    type,
+    saveAs,
+    mayChange = false,
+  }: { hash: string; type: string; saveAs?: string; mayChange?: boolean },
 ): Promise<void> {
   const kept = await deps.photos.read(shopId, hash);
   if (!kept) throw notFound('photograph');
   res.set('content-type', type);
   res.set('content-length', String(kept.bytes));
-  res.set('cache-control', FOR_EVER);
+  res.set('cache-control', mayChange ? 'private, no-store' : FOR_EVER);
   res.set('content-security-policy', "default-src 'none'; sandbox");
   if (saveAs !== undefined) res.attachment(saveAs).set('content-type', type);
   await pipeline(kept.stream(), res).catch((error: NodeJS.ErrnoException) => {

@@ -1,2 +1,2 @@
 /** What other features may use of this one. */
-export { addRequirements } from './vehicle.service.ts';
+export { addRequirements, bringInVehicle, viewOf as vehicleView } from './vehicle.service.ts';

@@ -23,7 +23,7 @@ const MOST_ROWS = 500;
 
 const toRow = ({ id, version, content }: q.RegisterRow): object => ({ ...content, id, version });
 
-async function viewOf(tx: Tx, buildId: string): Promise<VehicleView> {
+export async function viewOf(tx: Tx, buildId: string): Promise<VehicleView> {
   const vehicle = await q.vehicleOf(tx, buildId);
   if (!vehicle) throw notFound('build');
   const rows = await q.registerRows(tx, vehicle.vehicle_id, buildId);
@@ -160,4 +160,19 @@ export async function addRequirements(
       register: 'requirement',
       content: { text, met: false, evidence: '' } satisfies Requirement,
     });
+}
+
+/** What is written of a vehicle elsewhere, for one that nothing is written of here yet. */
+export async function bringInVehicle(
+  tx: Tx,
+  at: { buildId: string; vehicleId: string },
+  identity: Omit<VehicleView['identity'], 'version'>,
+  registers: { [R in Register]: readonly RegisterRows[R][] },
+): Promise<void> {
+  const { year, odometer, ...rest } = identity;
+  const known = { ...(year !== null && { year }), ...(odometer !== null && { odometer }) };
+  await q.saveIdentity(tx, at.vehicleId, { ...rest, ...known, version: 1 });
+  for (const register of REGISTERS)
+    for (const content of registers[register])
+      await q.insertRow(tx, { ...at, id: uuidv7(), register, content });
 }

@@ -1,5 +1,13 @@
 /** What other features may use of this one. */
-export { followUpsOf, isLineOf, saveBelongs } from './work.queries.ts';
+export {
+  finishFollowUp,
+  followUpsOf,
+  insertFollowUp,
+  insertTask,
+  isLineOf,
+  saveBelongs,
+  setState,
+} from './work.queries.ts';
 export { tasksByBuild, type TaskToDo } from './allTasks.ts';
 export { effortByLine, type LineEffort } from './effort.ts';
 export { WHO_WORKED } from './shopHours.queries.ts';

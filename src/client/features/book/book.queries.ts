@@ -1,0 +1,44 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { BookAskDto, BookView } from '#contract/book.ts';
+import { call } from '../../shared/api.ts';
+
+/** While one is being made, it is asked how far it is. */
+const LOOK_AGAIN_MS = 1000;
+export const isBeingMade = ({ state }: BookView): boolean => state === 'waiting' || state === 'making';
+
+export const booksQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['books', buildId],
+    queryFn: ({ signal }) => call<{ books: BookView[] }>('booksOf', { params: { buildId }, signal }),
+    select: (r) => r.books,
+    refetchInterval: ({ state }) => (state.data?.books.some(isBeingMade) ? LOOK_AGAIN_MS : false),
+  });
+
+export const bookQuery = (bookId: string) =>
+  queryOptions({
+    queryKey: ['book', bookId],
+    queryFn: ({ signal }) => call<BookView>('bookRead', { params: { bookId }, signal }),
+    refetchInterval: ({ state }) => (!state.data || isBeingMade(state.data) ? LOOK_AGAIN_MS : false),
+  });
+
+export function useBind(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (body: BookAskDto) => call<BookView>('bookAsk', { params: { buildId }, body }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['books', buildId] }),
+  });
+}
+
+export function useGive(buildId: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (bookId: string) => call<BookView>('bookGive', { params: { bookId } }),
+    onSettled: () => client.invalidateQueries({ queryKey: ['books', buildId] }),
+  });
+}
+
+export const useBringIn = () =>
+  useMutation({
+    mutationFn: ({ bookId, file }: { bookId: string; file: File }) =>
+      call<BookView>('bookBringIn', { params: { bookId }, file }),
+  });
