@@ -102,7 +102,8 @@ export interface LetterView {
   version: number;
   draftedAt: string;
   sentAt: string | null;
-  mail: 'queued' | 'accepted' | 'failed' | null;
+  /** `returned`: taken by a server, and given back by another. */
+  mail: 'queued' | 'accepted' | 'failed' | 'returned' | null;
   mailNote: string | null;
   build: { number: string; nickname: string; vehicle: string };
   customer: { name: string; email: string };
@@ -144,6 +145,10 @@ export class MannerPutDto {
   @ValidateIf((m: MannerPutDto) => m.alsoCurrency !== undefined)
   @Validate(CalendarDay)
   alsoRateOn?: string;
+
+  /** Where a word goes by text message when a letter is sent; empty: nowhere. */
+  @Matches(/^(?:\+?[\d ()/-]{6,29})?$/, { message: 'a telephone number, as in +44 7700 900123' })
+  textTo!: string;
 }
 
 export interface MannerView extends MannerPutDto {
@@ -183,8 +188,4 @@ export interface DueView {
   others: number;
   /** What every letter of the shop begins and ends with; empty: the usual words. */
   words: LetterWordsDto;
-}
-
-export interface OutboxView {
-  mails: { id: string; to: string; subject: string; text: string; at: string; link: string | null }[];
 }

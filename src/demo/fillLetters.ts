@@ -33,6 +33,7 @@ async function tellSo({ deps, who, buildId, today }: Telling, rule: string): Pro
     detail: isDetail(detail) ? detail : 'full',
     greeting,
     closing: '',
+    textTo: '',
     ...(metric === undefined ? {} : { metric: metric === 'yes' }),
     ...(also === undefined
       ? {}

@@ -19,7 +19,7 @@ import { houseRulesRoutes } from './features/houseRules/houseRules.routes.ts';
 import { inspectionRoutes } from './features/inspection/inspection.routes.ts';
 import { LiveHub } from './features/live/live.hub.ts';
 import { liveRoutes } from './features/live/live.routes.ts';
-import { outboxRoutes } from './features/outbox/outbox.routes.ts';
+import { mailRoutes } from './features/mail/mail.routes.ts';
 import { outworkRoutes } from './features/outwork/outwork.routes.ts';
 import { partsRoutes } from './features/parts/parts.routes.ts';
 import { photosRoutes } from './features/photos/photos.routes.ts';
@@ -95,7 +95,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     houseRulesRoutes(deps),
     estimateRoutes(deps),
     estimatePageRoutes(deps),
-    outboxRoutes(deps),
+    mailRoutes(deps),
     liveRoutes(deps, hub),
   ];
   app.use('/api', (_req, res, next) => {

@@ -2,7 +2,7 @@
 import type { Logger } from 'pino';
 import type { Database } from './db/pool.ts';
 import type { PhotoStore } from './media/store.ts';
-import type { Outbox } from './mail/outbox.ts';
+import type { Outbox, Texts } from './mail/outbox.ts';
 
 /** The time, passed in: UTC ISO instant. */
 export interface Clock {
@@ -26,4 +26,6 @@ export interface Deps {
   smtpUrl: string;
   /** The stand-in mail server's box; null when a real mail server is set. */
   outbox: Outbox | null;
+  /** Sends text messages; a stand-in where no service is set, null where there is neither. */
+  texts: Texts | null;
 }

@@ -9,7 +9,8 @@ import { openDatabase } from './db/pool.ts';
 import type { Deps } from './deps.ts';
 import { startWorker } from './jobs/worker.ts';
 import { photosIn } from './media/store.ts';
-import { outboxIn, startStandIn } from './mail/outbox.ts';
+import { takeMail } from './features/mail/index.ts';
+import { outboxIn, startStandIn, textsIn } from './mail/outbox.ts';
 
 function must(name: string): string {
   const value = process.env[name];
@@ -36,7 +37,9 @@ const deps: Deps = {
   secure: publicUrl.startsWith('https:'),
   smtpUrl: process.env.SMTP_URL ?? standIn!.url,
   outbox: standIn ? outboxIn(outboxFolder) : null,
+  texts: standIn ? textsIn(outboxFolder) : null,
 };
+standIn?.handOn((raw, address) => takeMail(deps, raw, address));
 
 const worker = await startWorker(deps);
 if (process.env.AVRIK_DEMO === '1') await fillDemoIfEmpty(deps);

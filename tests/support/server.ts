@@ -15,7 +15,8 @@ import type { Deps } from '#server/deps.ts';
 import { createShop, hashPassword } from '#server/features/session/session.service.ts';
 import { insertPerson } from '#server/features/session/session.queries.ts';
 import { photosIn } from '#server/media/store.ts';
-import { outboxIn, startStandIn } from '#server/mail/outbox.ts';
+import { takeMail } from '#server/features/mail/index.ts';
+import { outboxIn, startStandIn, textsIn } from '#server/mail/outbox.ts';
 import { adminUrl, appUrl, TEMPLATE } from './cluster.ts';
 
 export interface TestClock {
@@ -71,7 +72,9 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
     secure: false,
     smtpUrl: standIn.url,
     outbox: outboxIn(outboxFolder),
+    texts: textsIn(outboxFolder),
   };
+  standIn.handOn((raw, address) => takeMail(deps, raw, address));
   const app = createApp(deps, null);
   const admin = new pg.Client({ connectionString: adminUrl(name) });
   await admin.connect();

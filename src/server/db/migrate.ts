@@ -14,6 +14,7 @@ import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 import * as addHouseRules from '../../../migrations/20261125_add_house_rules.ts';
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
 import * as addLetterManner from '../../../migrations/20261129_add_letter_manner.ts';
+import * as addMail from '../../../migrations/20261201_add_mail.ts';
 import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
 import * as addQuestions from '../../../migrations/20261129_add_questions.ts';
@@ -49,6 +50,7 @@ const MIGRATIONS = {
   '20261129_add_walks': addWalks,
   '20261129_add_questions': addQuestions,
   '20261130_add_books': addBooks,
+  '20261201_add_mail': addMail,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -41,6 +41,8 @@ const add = (tx: Tx, task: string, payload: object, key: string, tries = TRIES):
 
 export const queueLetter = (tx: Tx, job: MailLetter): Promise<unknown> =>
   add(tx, 'mail-letter', job, `letter-${job.letterId}`);
+export const queueText = (tx: Tx, job: MailLetter): Promise<unknown> =>
+  add(tx, 'text-letter', job, `text-${job.letterId}`);
 export const queueRevision = (tx: Tx, job: MailRevision): Promise<unknown> =>
   add(tx, 'mail-revision', job, `revision-${job.revisionId}`);
 export const queueCode = (tx: Tx, job: MailCode): Promise<unknown> =>

@@ -1,24 +1,25 @@
 /** Works the queue off, in this process; several processes share the work. */
 import { Logger, run, type Runner, type TaskList } from 'graphile-worker';
-import nodemailer, { type Transporter } from 'nodemailer';
 import pg from 'pg';
 import type { Deps } from '../deps.ts';
 import { bindBook, readBook } from '../features/book/index.ts';
 import { mailCode, mailRevision } from '../features/estimate/index.ts';
-import { mailLetter } from '../features/letters/index.ts';
+import { mailLetter, textLetter } from '../features/letters/index.ts';
 import { mailAnswer } from '../features/questions/index.ts';
+import { openPost, type Post } from '../mail/post.ts';
 import type { BookJob, MailAnswer, MailCode, MailLetter, MailRevision } from './queue.ts';
 
-function tasksFor(deps: Deps, transport: Transporter): TaskList {
+function tasksFor(deps: Deps, post: Post): TaskList {
   return {
     'mail-letter': async (payload, { job }) => {
-      await mailLetter(deps, transport, payload as MailLetter, job.attempts >= job.max_attempts);
+      await mailLetter(deps, post, payload as MailLetter, job.attempts >= job.max_attempts);
     },
-    'mail-revision': (payload) => mailRevision(deps, transport, payload as MailRevision),
-    'mail-answer': (payload) => mailAnswer(deps, transport, payload as MailAnswer),
+    'text-letter': (payload) => textLetter(deps, payload as MailLetter),
+    'mail-revision': (payload) => mailRevision(deps, post, payload as MailRevision),
+    'mail-answer': (payload) => mailAnswer(deps, post, payload as MailAnswer),
     'bind-book': (payload, { job }) => bindBook(deps, payload as BookJob, job.attempts >= job.max_attempts),
     'read-book': (payload, { job }) => readBook(deps, payload as BookJob, job.attempts >= job.max_attempts),
-    'mail-code': (payload) => mailCode(deps, transport, payload as MailCode),
+    'mail-code': (payload) => mailCode(deps, post, payload as MailCode),
   };
 }
 
@@ -27,11 +28,7 @@ export interface Worker {
 }
 
 export async function startWorker(deps: Deps): Promise<Worker> {
-  const transport = nodemailer.createTransport({
-    url: deps.smtpUrl,
-    connectionTimeout: 10_000,
-    socketTimeout: 20_000,
-  });
+  const post = openPost(deps);
   const pgPool = new pg.Pool({ connectionString: deps.databaseUrl, max: 4 });
   const lost = (err: Error): void => deps.log.warn({ err }, 'job queue connection lost');
   pgPool.on('error', lost);
@@ -42,7 +39,7 @@ export async function startWorker(deps: Deps): Promise<Worker> {
   const runner: Runner = await run({
     pgPool,
     logger,
-    taskList: tasksFor(deps, transport),
+    taskList: tasksFor(deps, post),
     noHandleSignals: true,
     concurrency: 2,
     pollInterval: 5000,
@@ -51,7 +48,7 @@ export async function startWorker(deps: Deps): Promise<Worker> {
     stop: async () => {
       await runner.stop();
       await pgPool.end();
-      transport.close();
+      post.close();
     },
   };
 }

@@ -1,7 +1,7 @@
 /** Where one thing said ends and the next begins, put right by touch: a word begins another, or all of it joins what stands before. */
 import { styled } from 'styled-components';
 import { Button } from '../../ui/Button.tsx';
-import { Quiet, Row } from '../../ui/parts.tsx';
+import { Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, space, touch } from '../../ui/tokens.ts';
 import type { Reviewed, useNarration } from './useNarration.ts';
 
@@ -31,7 +31,7 @@ export function CutOrJoin({ reviewed, narration, onDone }: Props) {
   const { start, end } = reviewed.piece;
   const [, ...words] = narration.text.slice(start, end).matchAll(/\S+/g);
   return (
-    <div role="group" aria-label={`Cut or join: ${reviewed.piece.text}`}>
+    <Stack $gap="s" role="group" aria-label={`Cut or join: ${reviewed.piece.text}`}>
       {words.length > 0 && (
         <>
           <Quiet>Press the word with which another thing begins.</Quiet>
@@ -64,6 +64,6 @@ export function CutOrJoin({ reviewed, narration, onDone }: Props) {
           </Button>
         </Row>
       )}
-    </div>
+    </Stack>
   );
 }

@@ -38,6 +38,7 @@ const MAIL_WORDS = {
   queued: 'The mail is on its way to the mail server.',
   accepted: 'The mail server has taken it.',
   failed: 'The mail could not be sent.',
+  returned: 'The mail came back.',
 } as const;
 
 function Sent({ letter }: { letter: LetterView }) {
@@ -50,7 +51,7 @@ function Sent({ letter }: { letter: LetterView }) {
   const pictures = letter.pictures.map((p) => ({ ...p, url: pictureUrl(letter.buildId, p.thumb) }));
   return (
     <Stack>
-      <Notice $tone={mail === 'failed' ? 'oxide' : 'cure'} role="status">
+      <Notice $tone={mail === 'failed' || mail === 'returned' ? 'oxide' : 'cure'} role="status">
         Sent {day} to {letter.customer.email}. {MAIL_WORDS[mail]} {letter.mailNote}{' '}
         {shop.isDemo && (
           <>

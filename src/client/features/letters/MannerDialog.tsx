@@ -25,6 +25,7 @@ const startOf = ({
   alsoCurrency,
   alsoRate,
   alsoRateOn,
+  textTo,
 }: MannerView) => ({
   version,
   detail,
@@ -34,6 +35,7 @@ const startOf = ({
   alsoCurrency,
   alsoRate,
   alsoRateOn,
+  textTo,
 });
 
 interface Props {
@@ -116,6 +118,14 @@ export default function MannerDialog({ buildId, onClose }: Props) {
             {...form.register('alsoRateOn', OPTIONAL)}
           />
         </Pair>
+        <TextField
+          label="A text message too, to"
+          type="tel"
+          placeholder="+44 7700 900123"
+          hint="When a letter is sent: its heading, and the link. It goes to the stand-in until a service is set."
+          fault={errors.textTo?.message}
+          {...form.register('textTo')}
+        />
         <FormFault reason={errors.root?.message} />
         <KeepOrLeave isDisabled={put.isPending} onLeave={onClose}>
           Keep it so

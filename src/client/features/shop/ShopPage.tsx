@@ -126,6 +126,7 @@ export default function ShopPage() {
           <Link to="/shop/terms">Rates and tax</Link>
           <Link to="/invoices">Invoices</Link>
           <Link to="/shop/rules">House rules</Link>
+          {person.role === 'owner' && <Link to="/shop/mail">Mail server</Link>}
           <Link to="/shop/playbooks">Playbooks</Link>
         </Links>
         <Lists>

@@ -1,11 +1,10 @@
 /** The mails of an estimate: where to read it, and the code that an answer takes. */
-import type { Transporter } from 'nodemailer';
 import { formatMoney } from '#core/money/money.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { MailCode, MailRevision } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
-import { SHOP_HEADER } from '../../mail/outbox.ts';
+import type { Post } from '../../mail/post.ts';
 import { buildDetail } from '../builds/index.ts';
 import { liveLink } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
@@ -19,7 +18,13 @@ async function addressed(deps: Deps, shopId: string, revisionId: string) {
     const build = revision && (await buildDetail(tx, revision.buildId));
     const link = build && (await liveLink(tx, build.id));
     if (!revision || !build || !link) return null;
-    return { revision, build, shop: await shopOf(tx), url: `${linkUrl(deps, link.id)}/estimate` };
+    return {
+      revision,
+      build,
+      linkId: link.id,
+      shop: await shopOf(tx),
+      url: `${linkUrl(deps, link.id)}/estimate`,
+    };
   });
 }
 
@@ -32,28 +37,28 @@ interface Mail {
 }
 
 async function send(
-  transport: Transporter,
-  { shop, build }: NonNullable<Awaited<ReturnType<typeof addressed>>>,
+  post: Post,
+  { shop, build, linkId }: NonNullable<Awaited<ReturnType<typeof addressed>>>,
   mail: Mail,
 ): Promise<void> {
-  await transport.sendMail({
-    from: { name: shop.name, address: 'letters@avrik.invalid' },
+  await post.send(mail.shopId, {
+    id: mail.id,
+    from: shop.name,
     to: { name: build.customer, address: build.customer_email },
     subject: mail.subject,
     date: mail.date,
-    messageId: `<${mail.id}@avrik.invalid>`,
-    headers: { [SHOP_HEADER]: mail.shopId },
     text: mail.text,
+    linkId,
   });
 }
 
-export async function mailRevision(deps: Deps, transport: Transporter, job: MailRevision): Promise<void> {
+export async function mailRevision(deps: Deps, post: Post, job: MailRevision): Promise<void> {
   const to = await addressed(deps, job.shopId, job.revisionId);
   if (!to) return;
   const { revision, build, shop, url } = to;
   const { number, grossMinor, note } = revision.content;
   const price = formatMoney(grossMinor, shop.currency, shop.locale);
-  await send(transport, to, {
+  await send(post, to, {
     shopId: job.shopId,
     id: `revision-${revision.id}`,
     date: revision.sentAt,
@@ -62,12 +67,12 @@ export async function mailRevision(deps: Deps, transport: Transporter, job: Mail
   });
 }
 
-export async function mailCode(deps: Deps, transport: Transporter, job: MailCode): Promise<void> {
+export async function mailCode(deps: Deps, post: Post, job: MailCode): Promise<void> {
   const waiting = await inShop(deps.db, job.shopId, (tx) => waitingAnswer(tx, job.codeId));
   const to = waiting && (await addressed(deps, job.shopId, waiting.revision_id));
   if (!waiting || !to || waiting.used_at !== null) return;
   const code = codeOf(deps, waiting.id);
-  await send(transport, to, {
+  await send(post, to, {
     shopId: job.shopId,
     id: `code-${waiting.id}`,
     date: waiting.made_at,

@@ -4,13 +4,13 @@
  * another build's letters, hostile words.
  */
 import { describe, expect, test } from '@jest/globals';
-import nodemailer from 'nodemailer';
 import supertest from 'supertest';
 import { pathOf } from '#contract/access.ts';
 import type { DueView, LetterView } from '#contract/letters.ts';
 import { figuresTold } from '#core/update/letter.ts';
 import { inShop } from '#server/db/pool.ts';
 import { queueLetter } from '#server/jobs/queue.ts';
+import { openPost } from '#server/mail/post.ts';
 import { startWorker } from '#server/jobs/worker.ts';
 import { line, makeBuild, makeShop, nextId, openShop, signedIn, type Agent } from '#tests/support/server.ts';
 import { mailLetter } from './letters.mail.ts';
@@ -178,7 +178,7 @@ describe('sending', () => {
     const job = { shopId: it.shop.id, letterId: letter.id };
     const state = async () =>
       (await it.owner.get(pathOf('letterRead', { letterId: letter.id }))).body as LetterView;
-    const away = nodemailer.createTransport({ url: 'smtp://127.0.0.1:1' });
+    const away = openPost({ ...it.server.deps, smtpUrl: 'smtp://127.0.0.1:1' });
     await expect(mailLetter(it.server.deps, away, job, false)).rejects.toThrow();
     expect(await state()).toMatchObject({
       mail: 'queued',
@@ -186,7 +186,7 @@ describe('sending', () => {
     });
     await expect(mailLetter(it.server.deps, away, job, true)).rejects.toThrow();
     expect(await state()).toMatchObject({ mail: 'failed' });
-    const there = nodemailer.createTransport({ url: it.server.deps.smtpUrl });
+    const there = openPost(it.server.deps);
     await mailLetter(it.server.deps, there, job, false);
     await mailLetter(it.server.deps, there, job, false);
     expect(await state()).toMatchObject({ mail: 'accepted', mailNote: null });
@@ -326,7 +326,7 @@ describe('figures', () => {
 });
 
 describe('how a customer is told', () => {
-  const manner = { detail: 'brief', greeting: 'Good day {name},', closing: 'Yours, {owner}' };
+  const manner = { detail: 'brief', greeting: 'Good day {name},', closing: 'Yours, {owner}', textTo: '' };
 
   test('kept with its version, and the next draft is so; two at once: the second is told', async () => {
     const buildId = await makeBuild(it.owner);
@@ -478,7 +478,7 @@ describe('the customer’s page', () => {
     await it.owner.delete(pathOf('linkRevoke', { buildId })).expect(200);
     await mailLetter(
       it.server.deps,
-      nodemailer.createTransport({ url: it.server.deps.smtpUrl }),
+      openPost(it.server.deps),
       { shopId: it.shop.id, letterId: letter.id },
       false,
     );

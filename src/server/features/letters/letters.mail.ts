@@ -1,22 +1,16 @@
 /** The mail that carries a letter: worked off the queue, tried again until it is taken or given up. */
-import type { Transporter } from 'nodemailer';
 import { letterHtml, letterText } from '#core/update/html.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { MailLetter } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
-import { SHOP_HEADER } from '../../mail/outbox.ts';
+import { isForGood, type Post } from '../../mail/post.ts';
 import { liveLink } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './letters.queries.ts';
 
 /** `last`: no further try follows, so a failure is final. Throws when the mail was not taken. */
-export async function mailLetter(
-  deps: Deps,
-  transport: Transporter,
-  job: MailLetter,
-  last: boolean,
-): Promise<void> {
+export async function mailLetter(deps: Deps, post: Post, job: MailLetter, last: boolean): Promise<void> {
   const { letter, link, shop } = await inShop(deps.db, job.shopId, async (tx) => ({
     letter: await q.letterDetail(tx, job.letterId),
     shop: await shopOf(tx),
@@ -31,20 +25,40 @@ export async function mailLetter(
   }
   const url = linkUrl(deps, link.id);
   try {
-    await transport.sendMail({
-      from: { name: shop.name, address: 'letters@avrik.invalid' },
+    await post.send(job.shopId, {
+      id: `letter-${letter.id}`,
+      from: shop.name,
       to: { name: letter.customer_name, address: letter.customer_email },
       subject: letter.content.subject,
       date: letter.sent_at ?? undefined,
-      messageId: `<letter-${letter.id}@avrik.invalid>`,
-      headers: { [SHOP_HEADER]: job.shopId },
+      linkId: link.id,
       text: letterText(letter.content, url),
       html: `${letterHtml(letter.content)}<p><a href="${url}">Read it with everything I have sent you</a></p>`,
     });
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    await note(last ? 'failed' : 'queued', `The mail server said: ${why.slice(0, 300)}`);
+    // What was refused for good is not asked again.
+    const isEnd = last || isForGood(error);
+    await note(isEnd ? 'failed' : 'queued', `The mail server said: ${why.slice(0, 300)}`);
+    if (isForGood(error)) return;
     throw error;
   }
   await note('accepted', null);
+}
+
+/** The word that goes by text message beside the mail: that there is a letter, and where. */
+export async function textLetter(deps: Deps, job: MailLetter): Promise<void> {
+  if (deps.texts === null) return;
+  const about = await inShop(deps.db, job.shopId, async (tx) => {
+    const letter = await q.letterDetail(tx, job.letterId);
+    const link = letter && (await liveLink(tx, letter.build_id));
+    return letter && link && letter.text_to !== '' ? { letter, link, shop: await shopOf(tx) } : null;
+  });
+  if (about === null) return;
+  const { letter, link, shop } = about;
+  await deps.texts.send(job.shopId, {
+    id: `letter-${letter.id}`,
+    to: letter.text_to,
+    text: `${shop.name}: ${letter.content.subject} ${linkUrl(deps, link.id)}`,
+  });
 }

@@ -23,12 +23,14 @@ interface LetterDetail extends LetterRecord {
   vehicle: string;
   customer_name: string;
   customer_email: string;
+  /** Where a word goes by text message; empty: nowhere. */
+  text_to: string;
   newer: number;
 }
 
 export const letterDetail = (tx: Tx, id: string): Promise<LetterDetail | undefined> =>
   tx.one(
-    `select l.*, b.number, b.nickname, v.name as vehicle, c.name as customer_name, c.email as customer_email,
+    `select l.*, b.number, b.nickname, v.name as vehicle, c.name as customer_name, c.email as customer_email, c.text_to,
        (select count(*) from entries e where e.shop_id = l.shop_id and e.build_id = l.build_id and e.seq > l.up_to
           and e.kind <> 'told') as newer
      from letters l
@@ -119,9 +121,23 @@ export async function markSent(
 
 export const noteMail = (
   tx: Tx,
-  l: { id: string; mail: 'queued' | 'accepted' | 'failed'; note: string | null },
+  l: { id: string; mail: NonNullable<LetterView['mail']>; note: string | null },
 ): Promise<number> =>
   tx.run('update letters set mail = :mail, mail_note = :note where shop_id = :shopId and id = :id', l);
+
+/** A letter that came back; answers its heading, or null where this build sent none of this id, or it is known already. */
+export const markReturned = async (
+  tx: Tx,
+  l: { id: string; buildId: string; why: string },
+): Promise<string | null> =>
+  (
+    await tx.one<{ subject: string }>(
+      `update letters set mail = 'returned', mail_note = :why
+       where shop_id = :shopId and build_id = :buildId and id = :id and state = 'sent' and mail <> 'returned'
+       returning content ->> 'subject' as subject`,
+      l,
+    )
+  )?.subject ?? null;
 
 export const lettersOf = async (tx: Tx, buildId: string): Promise<LetterRow[]> =>
   tx.rows<LetterRow>(

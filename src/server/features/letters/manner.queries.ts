@@ -11,6 +11,7 @@ export interface MannerRow {
   also_currency: string | null;
   also_rate: number | null;
   also_rate_on: string | null;
+  text_to: string;
   manner_version: number;
   shop_greeting: string;
   shop_closing: string;
@@ -20,7 +21,7 @@ export interface MannerRow {
 export const mannerOf = (tx: Tx, customerId: string): Promise<MannerRow | undefined> =>
   tx.one(
     `select c.id as customer_id, c.name, c.detail, c.greeting, c.closing, c.metric, c.also_currency, c.also_rate,
-       c.also_rate_on, c.manner_version, s.letter_greeting as shop_greeting, s.letter_closing as shop_closing
+       c.also_rate_on, c.text_to, c.manner_version, s.letter_greeting as shop_greeting, s.letter_closing as shop_closing
      from customers c join shops s on s.id = c.shop_id
      where c.shop_id = :shopId and c.id = :customerId`,
     { customerId },
@@ -39,13 +40,14 @@ export interface MannerSaved {
   alsoCurrency: string | null;
   alsoRate: number | null;
   alsoRateOn: string | null;
+  textTo: string;
 }
 
 /** Answers whether it was still at this version. */
 export const saveManner = async (tx: Tx, m: MannerSaved): Promise<boolean> =>
   (await tx.run(
     `update customers set detail = :detail, greeting = :greeting, closing = :closing, metric = :metric,
-       also_currency = :alsoCurrency, also_rate = :alsoRate, also_rate_on = :alsoRateOn,
+       also_currency = :alsoCurrency, also_rate = :alsoRate, also_rate_on = :alsoRateOn, text_to = :textTo,
        manner_version = manner_version + 1
      where shop_id = :shopId and id = :customerId and manner_version = :version`,
     { ...m },

@@ -18,6 +18,7 @@ async function viewOf(tx: Tx, buildId: string): Promise<MannerView> {
     detail: row.detail,
     greeting: row.greeting,
     closing: row.closing,
+    textTo: row.text_to,
     ...(row.metric === null ? {} : { metric: row.metric }),
     ...(row.also_currency === null
       ? {}
@@ -53,6 +54,7 @@ export const putManner = (
       alsoCurrency: dto.alsoCurrency ?? null,
       alsoRate: dto.alsoRate === undefined ? null : Math.round(dto.alsoRate * MILLION),
       alsoRateOn: dto.alsoRateOn ?? null,
+      textTo: dto.textTo.trim(),
     });
     if (!kept) throw changedMeanwhile('how they are told', await viewOf(tx, buildId));
     return viewOf(tx, buildId);

@@ -42,13 +42,25 @@ export interface Opened {
   link: { id: string; shop_id: string; build_id: string };
 }
 
-/** Does `work` on the build behind a live link; null where there is none. */
-export async function throughLink<T>(
+async function throughHash<T>(
   deps: Deps,
-  token: string,
+  linkHash: string,
   work: (opened: Opened) => Promise<T>,
 ): Promise<T | null> {
-  const linkHash = hashOfToken(token);
   const link = await atTheDoor(deps.db, { linkHash }, (tx) => q.linkAtTheDoor(tx, linkHash));
   return link ? inShop(deps.db, link.shop_id, (tx) => work({ tx, link })) : null;
 }
+
+/** Does `work` on the build behind a live link; null where there is none. */
+export const throughLink = <T>(
+  deps: Deps,
+  token: string,
+  work: (opened: Opened) => Promise<T>,
+): Promise<T | null> => throughHash(deps, hashOfToken(token), work);
+
+/** The same by the id of a link that somebody has proved to know. */
+export const throughLinkOf = <T>(
+  deps: Deps,
+  linkId: string,
+  work: (opened: Opened) => Promise<T>,
+): Promise<T | null> => throughHash(deps, hashOfLink(deps, linkId), work);

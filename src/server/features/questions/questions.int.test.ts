@@ -3,7 +3,7 @@
  * site's form, a closed link, answered twice at once, an answer that would leak, another shop.
  */
 import { describe, expect, test } from '@jest/globals';
-import nodemailer from 'nodemailer';
+import { openPost } from '#server/mail/post.ts';
 import supertest, { type Test } from 'supertest';
 import { pathOf } from '#contract/access.ts';
 import type { QuestionView } from '#contract/questions.ts';
@@ -46,8 +46,10 @@ describe('a question', () => {
       'told answered Ilse: Dark blue, as on your card.',
       'asked Ilse asks: Will it be blue?\nDark blue?',
     ]);
-    const transport = nodemailer.createTransport({ url: it.server.deps.smtpUrl });
-    await mailAnswer(it.server.deps, transport, { shopId: it.shop.id, questionId: question!.id });
+    await mailAnswer(it.server.deps, openPost(it.server.deps), {
+      shopId: it.shop.id,
+      questionId: question!.id,
+    });
     const mails = (await it.owner.get(pathOf('outboxList'))).body.mails;
     expect(mails[0]).toMatchObject({ subject: expect.stringContaining('your question') });
     expect(mails[0].text).toContain('Dark blue, as on your card.');

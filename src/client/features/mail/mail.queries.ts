@@ -1,0 +1,41 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { MailServerDto, MailServerView, MailTried, OutboxView } from '#contract/mail.ts';
+import { call } from '../../shared/api.ts';
+
+const LOOK_AGAIN_MS = 5000;
+
+export const outboxQuery = queryOptions({
+  queryKey: ['outbox'],
+  queryFn: ({ signal }) => call<OutboxView>('outboxList', { signal }),
+  refetchInterval: LOOK_AGAIN_MS,
+});
+
+/** What the stand-in does in a customer’s place: answers a mail, or brings it back. */
+export function useInTheirPlace(mail: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (text: string | null) =>
+      text === null
+        ? call('outboxReturn', { params: { mail } })
+        : call('outboxAnswer', { params: { mail }, body: { text } }),
+    onSuccess: () => client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'outbox' }),
+  });
+}
+
+export const mailServerQuery = queryOptions({
+  queryKey: ['mail-server'],
+  queryFn: ({ signal }) => call<MailServerView>('mailServerRead', { signal }),
+});
+
+export function useMailServer() {
+  const client = useQueryClient();
+  const onSuccess = (view: MailServerView): void => void client.setQueryData(mailServerQuery.queryKey, view);
+  return {
+    put: useMutation({
+      mutationFn: (body: MailServerDto) => call<MailServerView>('mailServerPut', { body }),
+      onSuccess,
+    }),
+    drop: useMutation({ mutationFn: () => call<MailServerView>('mailServerDrop'), onSuccess }),
+    tryIt: useMutation({ mutationFn: () => call<MailTried>('mailServerTry') }),
+  };
+}
