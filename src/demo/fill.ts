@@ -28,7 +28,7 @@ import { count, setRates, setToday, SKILLS } from './fillCosts.ts';
 import { letters } from './fillLetters.ts';
 import { outwork } from './fillOutwork.ts';
 import { part } from './fillParts.ts';
-import { takeDrawing } from './fillPhotos.ts';
+import { takeDrawing, takeHum } from './fillPhotos.ts';
 import { work } from './fillWork.ts';
 import { lookOver } from './fillInspections.ts';
 import { describeVehicle } from './fillVehicles.ts';
@@ -231,6 +231,9 @@ function contextOn(shop: Shop, today: Day): CaptureContext {
   return shop.context;
 }
 
+/** What a voice note says, which here only hums. */
+const VOICE = '@voice ';
+
 async function take(shop: Shop, step: Step): Promise<void> {
   const day = workday(addDays(shop.today, -step.daysAgo));
   shop.setClock(morning(day, step.minute));
@@ -239,6 +242,13 @@ async function take(shop: Shop, step: Step): Promise<void> {
   if (!who) throw new Error(`the demo has nobody "${step.who}"`);
   if (step.text === '@letter') return writeLetter(shop, who, buildId);
   if (await letters({ deps: shop.deps, who, buildId, id: shop.id, today: day }, step.text)) return;
+  if (step.text.startsWith(VOICE)) {
+    const entryId = shop.id();
+    const said = { kind: 'note' as const, text: 'Voice note', facts: {}, audience: 'shop' as const };
+    await addEntry(shop.deps, who, buildId, { id: entryId, ...said });
+    const at = { deps: shop.deps, who, buildId, entryId, id: shop.id() };
+    return takeHum(at, step.text.slice(VOICE.length));
+  }
   if (step.text.startsWith('@next ')) {
     await setNext(shop.deps, who, buildId, { next: step.text.slice(6), version: 1 });
     return;

@@ -5,7 +5,10 @@ import sharp from 'sharp';
 import type { Deps } from '#server/deps.ts';
 import { savePhoto, takePhoto } from '#server/features/photos/photos.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
+import type { Received } from '#server/media/receive.ts';
+import { saveTranscript, takeVoice } from '#server/features/voice/voice.service.ts';
 import { DRAWINGS, type DrawingName } from './drawings.ts';
+import { wavOf } from './sounds.ts';
 
 export interface Picturing {
   deps: Deps;
@@ -22,6 +25,21 @@ const cameraTime = (instant: string, timeZone: string): string =>
     .format(new Date(instant))
     .replaceAll('-', ':');
 
+/** As if it had come over the wire. */
+async function received({ deps }: Picturing, bytes: Buffer): Promise<Received> {
+  const file = await deps.photos.incoming();
+  await writeFile(file, bytes);
+  return { file, hash: createHash('sha256').update(bytes).digest('hex'), bytes: bytes.length };
+}
+
+/** A voice note that only hums, with what it would say. */
+export async function takeHum(p: Picturing, transcript: string): Promise<void> {
+  const at = { buildId: p.buildId, entryId: p.entryId, id: p.id };
+  const bytes = wavOf({ seconds: 3, pitch: 180 });
+  const { version } = await takeVoice(p.deps, p.who, at, 'Voice note 0:03.wav', await received(p, bytes));
+  await saveTranscript(p.deps, p.who, p.id, { version, transcript });
+}
+
 /** `rule`: "rail: what it shows", or "ringed rail: what it shows" with a ring drawn around the fault. */
 export async function takeDrawing(p: Picturing, timeZone: string, rule: string): Promise<void> {
   const [, ringed, name = '', caption = ''] = /^(ringed )?([^:]+): (.+)$/.exec(rule) ?? [];
@@ -32,11 +50,8 @@ export async function takeDrawing(p: Picturing, timeZone: string, rule: string):
     .jpeg({ quality: 88 })
     .withExif({ IFD2: { DateTimeOriginal: taken } })
     .toBuffer();
-  const file = await p.deps.photos.incoming();
-  await writeFile(file, bytes);
-  const hash = createHash('sha256').update(bytes).digest('hex');
   const at = { buildId: p.buildId, entryId: p.entryId, id: p.id };
-  const photo = await takePhoto(p.deps, p.who, at, `${name}.jpg`, { file, hash, bytes: bytes.length });
+  const photo = await takePhoto(p.deps, p.who, at, `${name}.jpg`, await received(p, bytes));
   const marks = ringed ? [{ shape: 'ring' as const, ...drawing.fault }] : [];
   await savePhoto(p.deps, p.who, photo.id, { version: photo.version, caption, marks });
 }

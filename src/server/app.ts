@@ -30,6 +30,7 @@ import { shopRoutes } from './features/shop/shop.routes.ts';
 import { snagsRoutes } from './features/snags/snags.routes.ts';
 import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
 import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
+import { voiceRoutes } from './features/voice/voice.routes.ts';
 import { waitsRoutes } from './features/waits/waits.routes.ts';
 import { walkRoutes } from './features/walk/walk.routes.ts';
 import { workRoutes } from './features/work/work.routes.ts';
@@ -75,6 +76,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     buildsRoutes(deps),
     entriesRoutes(deps),
     photosRoutes(deps),
+    voiceRoutes(deps),
     bookRoutes(deps),
     lettersRoutes(deps),
     linksRoutes(deps),

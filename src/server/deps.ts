@@ -1,6 +1,7 @@
 /** Everything the server's parts need from outside, in one object. */
 import type { Logger } from 'pino';
 import type { Database } from './db/pool.ts';
+import type { Transcriber } from './media/transcriber.ts';
 import type { PhotoStore } from './media/store.ts';
 import type { Outbox, Texts } from './mail/outbox.ts';
 
@@ -28,4 +29,6 @@ export interface Deps {
   outbox: Outbox | null;
   /** Sends text messages; a stand-in where no service is set, null where there is neither. */
   texts: Texts | null;
+  /** Writes down what voice notes say; null where nobody does. */
+  transcriber: Transcriber | null;
 }

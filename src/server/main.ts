@@ -9,6 +9,7 @@ import { openDatabase } from './db/pool.ts';
 import type { Deps } from './deps.ts';
 import { startWorker } from './jobs/worker.ts';
 import { photosIn } from './media/store.ts';
+import { standInTranscriber } from './media/transcriber.ts';
 import { takeMail } from './features/mail/index.ts';
 import { outboxIn, startStandIn, textsIn } from './mail/outbox.ts';
 
@@ -38,6 +39,7 @@ const deps: Deps = {
   smtpUrl: process.env.SMTP_URL ?? standIn!.url,
   outbox: standIn ? outboxIn(outboxFolder) : null,
   texts: standIn ? textsIn(outboxFolder) : null,
+  transcriber: standInTranscriber,
 };
 standIn?.handOn((raw, address) => takeMail(deps, raw, address));
 

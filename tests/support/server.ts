@@ -15,6 +15,7 @@ import type { Deps } from '#server/deps.ts';
 import { createShop, hashPassword } from '#server/features/session/session.service.ts';
 import { insertPerson } from '#server/features/session/session.queries.ts';
 import { photosIn } from '#server/media/store.ts';
+import { standInTranscriber } from '#server/media/transcriber.ts';
 import { takeMail } from '#server/features/mail/index.ts';
 import { outboxIn, startStandIn, textsIn } from '#server/mail/outbox.ts';
 import { adminUrl, appUrl, TEMPLATE } from './cluster.ts';
@@ -73,6 +74,7 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
     smtpUrl: standIn.url,
     outbox: outboxIn(outboxFolder),
     texts: textsIn(outboxFolder),
+    transcriber: standInTranscriber,
   };
   standIn.handOn((raw, address) => takeMail(deps, raw, address));
   const app = createApp(deps, null);

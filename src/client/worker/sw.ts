@@ -50,7 +50,7 @@ const markSeen = {
 
 const PICTURE = /^\/api\/photos\/[^/]+\/\w+$/;
 /** Not kept: what goes on for ever, and what is made to be taken away. */
-const NOT_SEEN = /^\/api\/(?:live|health)|\/(?:pdf|csv|json)$/;
+const NOT_SEEN = /^\/api\/(?:live|health|voice)|\/(?:pdf|csv|json|book\.pdf|book\.zip)$/;
 
 registerRoute(
   ({ url }) => url.origin === self.location.origin && PICTURE.test(url.pathname),

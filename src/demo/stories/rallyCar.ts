@@ -94,6 +94,7 @@ export const rallyCar: DemoBuild = {
 3 W told Anselm on the telephone about the master cylinder
 3 W waiting on Anselm to say yes to the master cylinder since today
 2 J did dashboard switches labelled, 1.5h
+2 J @voice The clutch slave weeps a little when it is cold. I wiped it dry, we look again on Friday.
 1 M @at case
 1 W @next Master cylinder as soon as Anselm says yes; then bleed, then a shake-down on the old airfield.
 2 W @estimate rally-lamps

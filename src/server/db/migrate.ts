@@ -24,6 +24,7 @@ import * as addPauses from '../../../migrations/20261127_add_pauses.ts';
 import * as addParts from '../../../migrations/20261126_add_parts.ts';
 import * as addPlan from '../../../migrations/20261126_add_plan.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
+import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
 import * as addWalks from '../../../migrations/20261129_add_walks.ts';
 import * as addWork from '../../../migrations/20261126_add_work.ts';
 import * as addVehicleRegisters from '../../../migrations/20261125_add_vehicle_registers.ts';
@@ -51,6 +52,7 @@ const MIGRATIONS = {
   '20261129_add_questions': addQuestions,
   '20261130_add_books': addBooks,
   '20261201_add_mail': addMail,
+  '20261202_add_voice_notes': addVoiceNotes,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -22,6 +22,7 @@ export function securityHeaders(secure: boolean): RequestHandler[] {
         styleSrc: ["'self'", nonce],
         imgSrc: ["'self'", 'data:'],
         fontSrc: ["'self'"],
+        mediaSrc: ["'self'", 'blob:'],
         connectSrc: ["'self'"],
         manifestSrc: ["'self'"],
         workerSrc: ["'self'"],

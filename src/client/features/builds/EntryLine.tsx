@@ -4,13 +4,15 @@ import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { EntryView } from '#contract/entries.ts';
 import type { PhotoView } from '#contract/photos.ts';
+import type { VoiceView } from '#contract/voice.ts';
 import { KIND_SPECS, type Facts } from '#core/log/kinds.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Mono, Quiet } from '../../ui/parts.tsx';
 import { color, phone, size, space } from '../../ui/tokens.ts';
-import { ChoosePhotos, PhotoStrip, sendPhotos } from '../photos/index.ts';
+import { ChoosePhotos, PhotoStrip, sendFiles } from '../photos/index.ts';
+import { VoiceNote } from '../voice/index.ts';
 import { factText, fieldWord } from '../entries/index.ts';
 
 const Grid = styled.article`
@@ -64,11 +66,13 @@ export const EntryLine = memo(function EntryLine({
   buildId,
   entry,
   photos,
+  voices,
   onCorrect,
 }: {
   buildId: string;
   entry: EntryView;
   photos: readonly PhotoView[];
+  voices: readonly VoiceView[];
   onCorrect: (e: EntryView) => void;
 }) {
   const manner = useManner();
@@ -104,6 +108,9 @@ export const EntryLine = memo(function EntryLine({
           {entry.corrected && !entry.withdrawn && <span>corrected; first: “{entry.corrected.first}”</span>}
         </Facts_>
         <PhotoStrip buildId={buildId} photos={photos} />
+        {voices.map((v) => (
+          <VoiceNote key={v.id} buildId={buildId} voice={v} />
+        ))}
       </Text>
       {entry.about?.type === 'letter' ? (
         <span />
@@ -113,7 +120,7 @@ export const EntryLine = memo(function EntryLine({
             bare
             quiet
             about={entry.text.slice(0, 60)}
-            onChoose={(files) => sendPhotos(buildId, entry.id, files)}
+            onChoose={(files) => sendFiles(buildId, entry.id, files)}
           />
           <Button
             $look="quiet"

@@ -5,6 +5,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
 import type { EntryView } from '#contract/entries.ts';
 import type { PhotoView } from '#contract/photos.ts';
+import type { VoiceView } from '#contract/voice.ts';
 import { KIND_SPECS, KINDS, type Kind } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useKey } from '../../shared/keys.ts';
@@ -13,6 +14,7 @@ import { Input } from '../../ui/Field.tsx';
 import { Head, HiddenVisually, Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
 import { usePhotosByEntry } from '../photos/index.ts';
+import { useVoicesByEntry } from '../voice/index.ts';
 import { CorrectDialog, entriesQuery } from '../entries/index.ts';
 import { EntryLine } from './EntryLine.tsx';
 
@@ -58,6 +60,7 @@ const Slot = styled.li`
 const LINE_PX = 64;
 const AHEAD = 30;
 const NO_PHOTOS: readonly PhotoView[] = [];
+const NO_VOICES: readonly VoiceView[] = [];
 
 export function Logbook({ buildId }: { buildId: string }) {
   const [kinds, setKinds] = useState<Kind[]>([]);
@@ -145,6 +148,7 @@ function Virtual({ buildId, entries, more, fetchMore, onCorrect }: VirtualProps)
   'use no memo';
   const list = useRef<HTMLOListElement>(null);
   const photos = usePhotosByEntry(buildId);
+  const voices = useVoicesByEntry(buildId);
   const [top, setTop] = useState(0);
   useEffect(() => setTop(list.current?.offsetTop ?? 0), []);
   const virtual = useWindowVirtualizer({
@@ -174,6 +178,7 @@ function Virtual({ buildId, entries, more, fetchMore, onCorrect }: VirtualProps)
             buildId={buildId}
             entry={entries[item.index]!}
             photos={photos.get(entries[item.index]!.id) ?? NO_PHOTOS}
+            voices={voices.get(entries[item.index]!.id) ?? NO_VOICES}
             onCorrect={onCorrect}
           />
         </Slot>

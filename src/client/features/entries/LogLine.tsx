@@ -10,6 +10,7 @@ import { Key, Now, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
 import { onActArrived, OutgoingTray } from '../outgoing/index.ts';
 import { ChoosePhotos, ChosenPhotos, UploadsTray } from '../photos/index.ts';
+import { VoiceButton } from '../voice/index.ts';
 import { useBuildChanged } from './entries.queries.ts';
 import { CorrectDialog } from './CorrectLazy.tsx';
 import { useLogLine, type LogLineState } from './useLogLine.ts';
@@ -38,7 +39,7 @@ const Dock = styled.section`
 `;
 const Line = styled.div`
   display: grid;
-  grid-template-columns: auto 1fr auto auto;
+  grid-template-columns: auto 1fr auto auto auto;
   align-items: center;
   gap: ${space.s};
   label {
@@ -46,8 +47,10 @@ const Line = styled.div`
     color: ${color.blueing};
   }
   ${phone} {
-    grid-template-columns: 1fr auto auto;
-    label {
+    grid-template-columns: 1fr auto auto auto;
+    gap: ${space.xs};
+    label,
+    [data-word] {
       position: absolute;
       clip-path: inset(50%);
     }
@@ -96,7 +99,7 @@ export function LogLine() {
     const files = [...e.clipboardData.files];
     if (files.length === 0) return;
     e.preventDefault();
-    line.choosePhotos(files);
+    line.chooseFiles(files);
   };
   return (
     <Dock aria-label="Log line" data-testid="log-line">
@@ -111,7 +114,7 @@ export function LogLine() {
           <OutgoingTray />
           <UploadsTray />
         </div>
-        <ChosenPhotos files={line.photos} onDrop={line.dropPhoto} />
+        <ChosenPhotos files={line.files} onDrop={line.dropFile} />
         {line.fault && <Now role="alert">{line.fault}</Now>}
         <Line>
           <label htmlFor="log-line">
@@ -129,14 +132,15 @@ export function LogLine() {
             onKeyDown={onKey}
             onPaste={onPaste}
           />
-          <ChoosePhotos bare onChoose={line.choosePhotos} />
+          <ChoosePhotos bare onChoose={line.chooseFiles} />
+          <VoiceButton onRecorded={(file) => line.chooseFiles([file])} />
           <Button
             $look="main"
             aria-label="Keep this line"
-            isDisabled={(!writing && line.photos.length === 0) || line.keeping}
+            isDisabled={(!writing && line.files.length === 0) || line.keeping}
             onPress={() => void line.keep()}
           >
-            <CornerDownLeft size={20} aria-hidden /> Keep
+            <CornerDownLeft size={20} aria-hidden /> <span data-word>Keep</span>
           </Button>
         </Line>
       </Stack>

@@ -8,7 +8,7 @@ import { KIND_SPECS } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useRemembered } from '../../shared/remember.ts';
 import { sendAct } from '../outgoing/index.ts';
-import { sendPhotos } from '../photos/index.ts';
+import { filesInWords, sendFiles } from '../photos/index.ts';
 import { useLogTarget } from './target.tsx';
 import { useCapture } from './useCapture.ts';
 
@@ -21,10 +21,10 @@ export interface Kept {
 const atHand = (parsed: ParsedLine, zone: string | undefined): ParsedLine =>
   zone !== undefined && parsed.kind === 'found' && parsed.zone === undefined ? { ...parsed, zone } : parsed;
 
-/** Photographs without a word are kept too. */
-const onlyPhotos = (n: number) => ({
+/** What comes with a line may come without a word. */
+const onlyFiles = (files: readonly File[]) => ({
   kind: 'note' as const,
-  text: n === 1 ? 'Photograph' : 'Photographs',
+  text: filesInWords(files),
   facts: {},
   audience: KIND_SPECS.note.audience,
 });
@@ -35,7 +35,8 @@ export function useLogLine() {
   const [text, setText] = useRemembered('avrik.log-line');
   const [right, setRight] = useState<PutRight>(NOTHING_PUT_RIGHT);
   const [fault, setFault] = useState<string | null>(null);
-  const [photos, setPhotos] = useState<readonly File[]>([]);
+  // Photographs and voice notes.
+  const [files, setFiles] = useState<readonly File[]>([]);
   const [kept, setKept] = useState<Kept | null>(null);
   // One id a line, kept until the line is: a second press, or a try after a lost answer, is the same entry.
   const id = useRef<string | null>(null);
@@ -61,15 +62,15 @@ export function useLogLine() {
     const { kind, facts, audience } = understood;
     return { kind, text: withoutAddress(text, parsed), facts, audience };
   };
-  const choosePhotos = (files: readonly File[]): void => setPhotos((before) => [...before, ...files]);
-  const dropPhoto = (file: File): void => setPhotos((before) => before.filter((f) => f !== file));
+  const chooseFiles = (more: readonly File[]): void => setFiles((before) => [...before, ...more]);
+  const dropFile = (file: File): void => setFiles((before) => before.filter((f) => f !== file));
 
   const keep = async (): Promise<void> => {
-    if ((text.trim() === '' && photos.length === 0) || keeping) return;
+    if ((text.trim() === '' && files.length === 0) || keeping) return;
     if (!build?.id)
       return setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
     id.current ??= uuidv7();
-    const said = text.trim() === '' ? onlyPhotos(photos.length) : lineSaid();
+    const said = text.trim() === '' ? onlyFiles(files) : lineSaid();
     setKeeping(true);
     try {
       const entry = await sendAct<EntryView>({
@@ -80,8 +81,8 @@ export function useLogLine() {
         words: `${build.name}: ${said.text}`,
       });
       setKept(entry === 'later' ? null : { entry, build: { id: build.id, name: build.name } });
-      sendPhotos(build.id, id.current, photos);
-      setPhotos([]);
+      sendFiles(build.id, id.current, files);
+      setFiles([]);
       write('');
     } catch (error) {
       setFault(wordsOf(error));
@@ -99,9 +100,9 @@ export function useLogLine() {
     understood,
     build,
     here,
-    photos,
-    choosePhotos,
-    dropPhoto,
+    files,
+    chooseFiles,
+    dropFile,
     keep,
     keeping,
     fault,

@@ -14,7 +14,7 @@ import { Button } from '../../ui/Button.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { Now, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
-import { ChoosePhotos, ChosenPhotos, PhotoStrip, sendPhotos, usePhotosByEntry } from '../photos/index.ts';
+import { ChoosePhotos, ChosenPhotos, PhotoStrip, sendFiles, usePhotosByEntry } from '../photos/index.ts';
 import { factText, FIELD_ORDER, fieldWord, useCapture } from '../entries/index.ts';
 import { useMarkCheckpoint } from './inspection.queries.ts';
 
@@ -89,7 +89,7 @@ export function CheckpointRow({ inspection, zone, checkpoint, onAtHand }: Props)
             bare
             quiet
             about={f.text.slice(0, 60)}
-            onChoose={(files) => sendPhotos(inspection.buildId, f.entryId, files)}
+            onChoose={(files) => sendFiles(inspection.buildId, f.entryId, files)}
           />
         </Row>
       ))}
@@ -124,7 +124,7 @@ function FindingField({
       audience: KIND_SPECS.found.audience,
     };
     const onSuccess = (): void => {
-      sendPhotos(inspection.buildId, finding.id, files);
+      sendFiles(inspection.buildId, finding.id, files);
       onDone();
     };
     mark.mutate({ checkpoint: checkpoint.id, mark: 'finding', finding }, { onSuccess });

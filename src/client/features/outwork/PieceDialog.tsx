@@ -10,7 +10,7 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Quiet, Row } from '../../ui/parts.tsx';
-import { ChoosePhotos, ChosenPhotos, sendPhotos } from '../photos/index.ts';
+import { ChoosePhotos, ChosenPhotos, sendFiles } from '../photos/index.ts';
 import { piecesQuery, usePutPiece } from './outwork.queries.ts';
 import { bodyOf } from './words.ts';
 
@@ -36,7 +36,7 @@ export default function PieceDialog({ buildId, piece, onClose }: Props) {
   /** Keeps it; a new one leaves the dialog open for the next, with what both will share. */
   const submit = submitting(form, async (body) => {
     await put.mutateAsync({ buildId, pieceId, body });
-    sendPhotos(buildId, body.entryId, photos);
+    sendFiles(buildId, body.entryId, photos);
     if (piece) return onClose();
     setKept([...kept, thingsInWords(body)]);
     setPhotos([]);

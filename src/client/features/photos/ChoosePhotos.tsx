@@ -35,7 +35,7 @@ export function ChoosePhotos({ onChoose, about, bare = false, quiet = false }: C
 export function ChosenPhotos({ files, onDrop }: { files: readonly File[]; onDrop: (file: File) => void }) {
   if (files.length === 0) return null;
   return (
-    <Row aria-label="Photographs that go with it" role="group">
+    <Row aria-label="What goes with it" role="group">
       {files.map((f, i) => (
         <Button
           key={`${f.name}-${i}`}

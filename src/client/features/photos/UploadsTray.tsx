@@ -5,7 +5,7 @@ import { styled } from 'styled-components';
 import { Button } from '../../ui/Button.tsx';
 import { Now, Row } from '../../ui/parts.tsx';
 import { color } from '../../ui/tokens.ts';
-import { forgetUpload, onArrival, useUploads, type Upload } from './uploads.ts';
+import { countFiles, forgetUpload, onArrival, useUploads, type Upload } from './uploads.ts';
 
 const Bar = styled.progress`
   width: 10rem;
@@ -17,7 +17,11 @@ export function UploadsTray() {
   const client = useQueryClient();
   const uploads = useUploads();
   useEffect(
-    () => onArrival((buildId) => void client.invalidateQueries({ queryKey: ['photos', buildId] })),
+    () =>
+      onArrival((buildId) => {
+        void client.invalidateQueries({ queryKey: ['photos', buildId] });
+        void client.invalidateQueries({ queryKey: ['voice', buildId] });
+      }),
     [client],
   );
   const going = uploads.filter((u) => u.state !== 'refused');
@@ -43,7 +47,7 @@ function Going({ uploads }: { uploads: readonly Upload[] }) {
   const bytes = uploads.reduce((n, u) => n + u.file.size, 0);
   const sent = uploads.reduce((n, u) => n + u.file.size * u.sent, 0);
   const trouble = uploads.find((u) => u.why !== null)?.why;
-  const words = uploads.length === 1 ? '1 photograph' : `${uploads.length} photographs`;
+  const words = countFiles(uploads.map((u) => u.file));
   return (
     <Row>
       <span>{words} on the way</span>

@@ -2,5 +2,5 @@
 export { ChoosePhotos, ChosenPhotos } from './ChoosePhotos.tsx';
 export { photoUrl, pictureUrl, usePhotosByEntry } from './photos.queries.ts';
 export { PhotoStrip, photoWords } from './PhotoStrip.tsx';
-export { resumePhotos, sendPhotos } from './uploads.ts';
+export { filesInWords, resumePhotos, sendFiles } from './uploads.ts';
 export { UploadsTray } from './UploadsTray.tsx';

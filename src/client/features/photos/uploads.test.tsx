@@ -5,7 +5,15 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
 import { MOST_BYTES } from '#core/photo/limits.ts';
-import { forgetUpload, onArrival, sendPhotos, useUploads, type Upload } from './uploads.ts';
+import {
+  countFiles,
+  filesInWords,
+  forgetUpload,
+  onArrival,
+  sendFiles,
+  useUploads,
+  type Upload,
+} from './uploads.ts';
 
 /** What the page has asked for, with the way to answer it. */
 class FakeRequest {
@@ -55,7 +63,7 @@ const file = (name: string, bytes = 10): File => {
 };
 const settle = (): Promise<void> => act(async () => Promise.resolve());
 const send = async (...files: File[]): Promise<void> => {
-  act(() => sendPhotos('b', 'e', files));
+  act(() => sendFiles('b', 'e', files));
   await settle();
 };
 const forget = ({ id }: Upload): void => act(() => forgetUpload(id));
@@ -143,4 +151,25 @@ test('the share that has gone is shown; while anything is on its way the page as
   FakeRequest.asked[0]!.answer(200);
   await settle();
   expect(closing()).toBe(false);
+});
+
+const voice = (): File => new File(['x'], 'Voice note 0:12.webm', { type: 'audio/webm' });
+test.each([
+  [1, 0, '1 photograph', 'Photograph'],
+  [3, 0, '3 photographs', 'Photographs'],
+  [0, 1, '1 voice note', 'Voice note'],
+  [0, 2, '2 voice notes', 'Voice notes'],
+  [2, 1, '2 photographs and 1 voice note', 'Photographs and a voice note'],
+  [1, 3, '1 photograph and 3 voice notes', 'Photograph and 3 voice notes'],
+])('%d photographs and %d voice notes in words', (photos, voices, counted, said) => {
+  const files = [
+    ...Array.from({ length: photos }, () => file('a.jpg')),
+    ...Array.from({ length: voices }, voice),
+  ];
+  expect([countFiles(files), filesInWords(files)]).toEqual([counted, said]);
+});
+
+test('a voice note goes to its own address', () => {
+  act(() => sendFiles('b', 'e', [voice()]));
+  expect(FakeRequest.asked[0]!.url).toMatch(/^\/api\/builds\/b\/entries\/e\/voice\//);
 });

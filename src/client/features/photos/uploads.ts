@@ -1,5 +1,5 @@
 /**
- * Photographs on their way to the server: two at a time, with progress, tried again when the signal comes back. They go on
+ * Photographs, and voice notes, on their way to the server: two at a time, with progress, tried again when the signal comes back. They go on
  * while one moves from page to page, and wait for their entry where that has still to arrive. They are kept on the device until
  * they have; where it keeps nothing, closing the page would lose them, and it warns.
  */
@@ -53,6 +53,30 @@ function guardThePage(on: boolean): void {
   else window.removeEventListener('beforeunload', warn);
 }
 
+const isVoice = (file: Blob): boolean => file.type.startsWith('audio/');
+
+const many = (n: number, one: string): string => (n === 1 ? `1 ${one}` : `${n} ${one}s`);
+
+/** “2 photographs and 1 voice note”. */
+export function countFiles(files: readonly Blob[]): string {
+  const voices = files.filter(isVoice).length;
+  const photos = files.length - voices;
+  return [
+    ...(photos > 0 ? [many(photos, 'photograph')] : []),
+    ...(voices > 0 ? [many(voices, 'voice note')] : []),
+  ].join(' and ');
+}
+
+/** As a line that has no words of its own: “Photographs and a voice note”. */
+export function filesInWords(files: readonly Blob[]): string {
+  const voices = files.filter(isVoice).length;
+  const photos = files.length - voices;
+  const shown = photos === 0 ? '' : photos === 1 ? 'Photograph' : 'Photographs';
+  if (voices === 0) return shown;
+  const heard = voices === 1 ? 'a voice note' : `${voices} voice notes`;
+  return shown === '' ? (voices === 1 ? 'Voice note' : 'Voice notes') : `${shown} and ${heard}`;
+}
+
 type Outcome = { status: number; problem: Problem | null };
 
 /** fetch cannot tell how much has gone; XMLHttpRequest can. */
@@ -60,7 +84,10 @@ function put(upload: Upload): Promise<Outcome> {
   return new Promise((resolve) => {
     const request = new XMLHttpRequest();
     const { buildId, entryId, id, file } = upload;
-    request.open('PUT', pathOf('photoUpload', { buildId, entryId, photoId: id }));
+    const path = isVoice(file)
+      ? pathOf('voiceUpload', { buildId, entryId, voiceId: id })
+      : pathOf('photoUpload', { buildId, entryId, photoId: id });
+    request.open('PUT', path);
     request.setRequestHeader('content-type', 'application/octet-stream');
     request.setRequestHeader(NAME_HEADER, encodeURIComponent(file.name));
     request.upload.onprogress = (e) => change(id, { sent: e.total > 0 ? e.loaded / e.total : 0 });
@@ -157,8 +184,8 @@ async function keepOnDevice({ id, buildId, entryId, file }: Upload): Promise<voi
   else if (isKept) change(id, { isKept });
 }
 
-/** Sends files as photographs of an entry that has been kept. */
-export function sendPhotos(buildId: string, entryId: string, files: readonly File[]): void {
+/** Sends photographs and voice notes of an entry that has been kept. */
+export function sendFiles(buildId: string, entryId: string, files: readonly File[]): void {
   const made = files.map((file): Upload => {
     const why = whyNotSize(file.size);
     const state = why === null ? 'waiting' : 'refused';

@@ -23,7 +23,7 @@ import * as q from './photos.queries.ts';
 const NAME_LENGTH = 200;
 
 /** The file's own name, without control characters; nothing else is read from it. */
-function nameOf(req: Request): string {
+export function nameOf(req: Request): string {
   try {
     const name = decodeURIComponent(req.get(NAME_HEADER) ?? '').replace(/\p{Cc}/gu, '');
     return name.trim().slice(0, NAME_LENGTH) || 'photograph';

@@ -1,0 +1,35 @@
+import { useMemo } from 'react';
+import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import type { HeardView, TranscriptDto, VoicesView, VoiceView } from '#contract/voice.ts';
+import { call } from '../../shared/api.ts';
+
+export const voicesQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['voice', buildId],
+    queryFn: ({ signal }) => call<VoicesView>('voicesList', { params: { buildId }, signal }),
+  });
+
+export type VoicesByEntry = ReadonlyMap<string, readonly VoiceView[]>;
+const NONE: VoicesByEntry = new Map();
+
+/** A build's voice notes by the entry that they belong to; empty until they are read. */
+export function useVoicesByEntry(buildId: string): VoicesByEntry {
+  const { data } = useQuery(voicesQuery(buildId));
+  return useMemo(() => {
+    if (!data) return NONE;
+    const by = new Map<string, VoiceView[]>();
+    for (const v of data.voices) by.set(v.entryId, [...(by.get(v.entryId) ?? []), v]);
+    return by;
+  }, [data]);
+}
+
+export function useTranscript(buildId: string, voiceId: string) {
+  const client = useQueryClient();
+  return {
+    save: useMutation({
+      mutationFn: (body: TranscriptDto) => call<VoiceView>('transcriptPut', { params: { voiceId }, body }),
+      onSuccess: () => client.invalidateQueries({ queryKey: ['voice', buildId] }),
+    }),
+    hear: useMutation({ mutationFn: () => call<HeardView>('voiceHear', { params: { voiceId } }) }),
+  };
+}

@@ -1,0 +1,27 @@
+import { TranscriptDto } from '#contract/voice.ts';
+import type { Deps } from '../../deps.ts';
+import { handler, type Feature } from '../../http/routes.ts';
+import * as s from './voice.service.ts';
+
+export function voiceRoutes(deps: Deps): Feature {
+  return {
+    voicesList: handler({ run: ({ who, params }) => s.listVoices(deps, who, params.buildId!) }),
+    voiceUpload: handler({
+      run: ({ who, params, req }) => {
+        const at = { buildId: params.buildId!, entryId: params.entryId!, id: params.voiceId! };
+        return s.uploadVoice(deps, who, at, req);
+      },
+    }),
+    voiceFile: handler({
+      run: async ({ who, params, res }) => {
+        await s.sendVoice(deps, who, params.voiceId!, res);
+        return undefined;
+      },
+    }),
+    transcriptPut: handler({
+      body: TranscriptDto,
+      run: ({ who, params, body }) => s.saveTranscript(deps, who, params.voiceId!, body),
+    }),
+    voiceHear: handler({ run: ({ who, params }) => s.hear(deps, who, params.voiceId!) }),
+  };
+}
