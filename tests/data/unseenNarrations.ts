@@ -1,3 +1,4 @@
+import { e } from './moreNarrations.ts';
 import type { Narration } from './narrations.ts';
 
 /** As `longNarrations.ts`, written after the rules were and kept out of sight while they are changed: what they measure is honest. */
@@ -71,6 +72,89 @@ export const UNSEEN_NARRATIONS: Narration[] = [
       { car: 'drophead', kind: 'spent', has: 'stamps', money: 640 },
       { car: 'milk float', kind: 'arrived', has: 'charger' },
       { car: 'milk float', kind: 'waiting', has: 'wire it' },
+    ],
+  },
+  {
+    name: 'unseen: British, Thursday, four cars',
+    text: 'Right, Thursday. The camper, took the old flue out, half an hour, and cut the new hole, one hour. The microcar is on lift 1. Found the track rod end loose on it, 26 and an hour, safety. The hearse, flatted the roof, four hours, next the clear coat. And the rally car, Ilse said yes to the new seats.',
+    entries: [
+      e('camper', 'did', 'old flue', 30),
+      e('camper', 'did', 'new hole', 60),
+      e('microcar', 'moved', 'lift 1'),
+      e('microcar', 'found', 'track rod end', 60, 2600),
+      e('hearse', 'did', 'roof', 240),
+      e('hearse', 'next', 'clear coat'),
+      e('rally car', 'decided', 'new seats'),
+    ],
+  },
+  {
+    name: 'unseen: no stops, three cars, a technician on the phone',
+    text: 'the estate I soldered the lamp wires one hour and fitted both lamps half an hour found one bulb holder rusted 9 pounds nice then the drophead stitched the hood seam three hours and waxed it half an hour now the ice-cream van waiting on the compressor from Skerry Electrics',
+    entries: [
+      e('estate', 'did', 'lamp wires', 60),
+      e('estate', 'fitted', 'both lamps', 30),
+      e('estate', 'found', 'bulb holder', 0, 900),
+      e('drophead', 'did', 'hood seam', 180),
+      e('drophead', 'did', 'waxed it', 30),
+      e('ice-cream van', 'waiting', 'compressor'),
+    ],
+  },
+  {
+    name: 'unseen: American, the hearse all morning',
+    text: 'Okay, hearse. Pulled the rear seat, half an hour. Found the floor pan rusted through under it, 160 and six hours, must. Ordered sheet from Cobb Springs, 52.40, due Monday. Wire wheeled the rails, one hour. Called Dex about the floor. He said go ahead. Spent 14.75 on primer.',
+    entries: [
+      e('hearse', 'did', 'rear seat', 30),
+      e('hearse', 'found', 'floor pan', 360, 16_000),
+      e('hearse', 'ordered', 'sheet', 0, 5240),
+      e('hearse', 'did', 'rails', 60),
+      e('hearse', 'told', 'about the floor'),
+      e('hearse', 'decided', 'go ahead'),
+      e('hearse', 'spent', 'primer', 0, 1475),
+    ],
+  },
+  {
+    name: 'unseen: beside one another',
+    text: 'Start with the drophead, sanded the boot lid, two hours. Next to it the estate, nothing today. Behind that is the rally car, bled the brakes, one hour, and spent 11.20 on fluid. Back to the drophead, primed the lid, half an hour.',
+    entries: [
+      e('drophead', 'did', 'boot lid', 120),
+      e('estate', 'note', 'nothing today'),
+      e('rally car', 'did', 'brakes', 60),
+      e('rally car', 'spent', 'fluid', 0, 1120),
+      e('drophead', 'did', 'primed the lid', 30),
+    ],
+  },
+  {
+    name: 'unseen: figures and parts, tidy',
+    text: 'Rally car. Measured the brake disc, 9.8 mm. Ordered two discs from Cobb Springs, 128, due Thursday. Camper. Gas pressure reads 30 mbar. Fitted the drop vent, one hour. Milk float. Ordered a fuse from Skerry Electrics, 18.50. Motor is back from the rewinder.',
+    entries: [
+      e('rally car', 'reading', '9.8 mm'),
+      e('rally car', 'ordered', 'two discs', 0, 12_800),
+      e('camper', 'reading', '30 mbar'),
+      e('camper', 'fitted', 'drop vent', 60),
+      e('milk float', 'ordered', 'fuse', 0, 1850),
+      e('milk float', 'arrived', 'Motor'),
+    ],
+  },
+  {
+    name: 'unseen: a long grumble and three facts',
+    text: 'Morning. It is freezing in here and somebody has had my good gloves. Anyway. The ice-cream van, I cleaned the fridge out, an hour. Who left that there. The fan is seized, 38 and half an hour, should. Never mind. Ordered one from Skerry Electrics, 36.',
+    entries: [
+      e('ice-cream van', 'did', 'fridge', 60),
+      e('ice-cream van', 'found', 'fan', 30, 3800),
+      e('ice-cream van', 'ordered', 'one from', 0, 3600),
+    ],
+    aside: ['Never mind'],
+  },
+  {
+    name: 'unseen: waits and moves only',
+    text: 'Pushed the microcar into the booth. The hearse went to the yard. Estate still waiting for the varnish to dry. Camper waiting on the gas man until Monday. Moved the milk float to lift 1. Rally car is held up by the machine shop.',
+    entries: [
+      e('microcar', 'moved', 'booth'),
+      e('hearse', 'moved', 'yard'),
+      e('estate', 'waiting', 'varnish'),
+      e('camper', 'waiting', 'gas man'),
+      e('milk float', 'moved', 'lift 1'),
+      e('rally car', 'waiting', 'machine shop'),
     ],
   },
 ];

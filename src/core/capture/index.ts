@@ -178,7 +178,9 @@ function settleKind(r: Reading, read: KindRead | null): void {
   let kind: Kind = read?.kind ?? 'note';
   const behind = read ? read.next : r.start;
   const startsInHours = result.minutes !== undefined && spanStartsAt(r, 'minutes', behind);
-  if (read && startsInHours && (kind === 'did' || kind === 'fitted' || kind === 'spent')) kind = 'hours';
+  // “Did 3 h”, “spent two hours” say only how long; “masked up, one hour” says what.
+  const saysOnlyHours = read && /^(?:did|done|fitted|spent)$/.test(t[read.from]!.lower);
+  if (saysOnlyHours && startsInHours && kind !== 'note') kind = 'hours';
   if (kind === 'hours' && result.minutes === undefined) kind = 'note';
   if (!read) kind = inferKind(r);
   // "Hearse is on lift 1": it stands there; nothing was fitted or arrived.

@@ -122,7 +122,8 @@ function readAndPart(t: readonly Token[], i: number): { value: number; next: num
   if (t[i]?.lower !== 'and') return null;
   const a = t[i + 1]?.lower;
   const part = t[i + 2] && PARTS[t[i + 2]!.lower];
-  if (part === undefined) return null;
+  // “6 and a quarter of an hour”: a price, and how long.
+  if (part === undefined || t[i + 3]?.lower === 'of') return null;
   if (a === 'a' || a === 'an' || a === 'one') return { value: part, next: i + 3 };
   const count = a === undefined ? undefined : UNITS[a];
   return count !== undefined && count * part < 1 ? { value: count * part, next: i + 3 } : null;

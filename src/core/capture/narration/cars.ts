@@ -58,6 +58,35 @@ function isMention(t: readonly Token[], from: number, name: number, behind: Toke
   return false;
 }
 
+/** Where one stands in the walk: “next to it we have the estate”, “opposite is the camper”. */
+const BESIDE =
+  /^(?:and |then )?(?:next to|beside|behind|opposite|in front of|across from|alongside)(?: (?:it|that|this|them|those))?,?(?: (?:we have|we've got|i have|is|are|there is|there's|stands|sits|comes))?(?: the)?$/;
+
+/** “Moved the estate to bay 2” is about the estate, whatever was spoken of before. */
+const MOVES = /^(?:moved|pushed|rolled|shifted|towed|put)(?: the)?$/;
+const WHERE = /^(?:to|into|onto|in|on|out|back|over|behind|beside)$/;
+
+/** The sentence before token `i`, from its first word, where that leads to the car there; null where it does not. */
+function sentenceTo(t: readonly Token[], i: number, behind: Token | undefined): number | null {
+  let from = i;
+  while (from > 0 && !/^[.!?;]$/.test(t[from - 1]!.text)) from -= 1;
+  const words = t
+    .slice(from, i)
+    .map((tok) => tok.lower)
+    .join(' ');
+  const leads = BESIDE.test(words) || (MOVES.test(words) && WHERE.test(behind?.lower ?? ''));
+  return leads ? from : null;
+}
+
+/** What is said of a car itself begins before its name. */
+export const movesIt = (t: readonly Token[], name: number): boolean =>
+  MOVES.test(
+    t
+      .slice(0, name)
+      .map((tok) => tok.lower)
+      .join(' '),
+  );
+
 /** Every turn to a car, in order. */
 export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
   const turns: Turn[] = [];
@@ -70,6 +99,15 @@ export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
     }
     const name = nameAt(known.builds, t, i);
     if (!name) continue;
+    const sentence = sentenceTo(t, i, t[name.next]);
+    if (sentence !== null && sentence >= (turns.at(-1)?.next ?? 0)) {
+      turns.push({
+        ...{ from: sentence, name: i, next: name.next },
+        to: { id: name.value.id, name: name.value.name },
+      });
+      i = name.next - 1;
+      continue;
+    }
     const from = leadOf(t, i, turns.at(-1)?.next ?? 0);
     const starts = from === 0 || /^[.!?;:\n]$/.test(t[from - 1]!.text);
     const leads = from < i - (t[i - 1]?.lower === 'the' ? 1 : 0);

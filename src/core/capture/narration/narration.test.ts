@@ -6,6 +6,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { NARRATIONS, SHOP_OF_NARRATIONS, type SaidEntry } from '#tests/data/narrations.ts';
 import { LONG_NARRATIONS } from '#tests/data/longNarrations.ts';
+import { MORE_NARRATIONS } from '#tests/data/moreNarrations.ts';
 import { UNSEEN_NARRATIONS } from '#tests/data/unseenNarrations.ts';
 import { scoreNarrations } from '#tests/support/scoreNarrations.ts';
 import { parseNarration, type Piece } from './narration.ts';
@@ -32,6 +33,7 @@ test.each(NARRATIONS.map((n) => [n.name, n] as const))('%s', (_name, { text, ent
 /** Not all are read whole yet; these are the shares below which they must not fall. `npm run bench` says what they are. */
 describe.each([
   ['longer ones', LONG_NARRATIONS],
+  ['more of them', MORE_NARRATIONS],
   ['ones that the rules were not made with', UNSEEN_NARRATIONS],
 ])('%s', (_name, narrations) => {
   const score = scoreNarrations(narrations, CONTEXT);

@@ -7,7 +7,7 @@ import { readKind } from '../kindWords.ts';
 import { prepare } from '../reading.ts';
 import { tokenize, type Token } from '../tokens.ts';
 import type { CaptureContext, Named, ParsedLine } from '../types.ts';
-import { findTurns, type Turn } from './cars.ts';
+import { findTurns, movesIt, type Turn } from './cars.ts';
 import { chatterIn } from './chatter.ts';
 import { cut, skipJoints, type Run } from './pieces.ts';
 import { NO_MARKS, recut, type Marks } from './marks.ts';
@@ -34,7 +34,7 @@ const OF_ITSELF = /^(?:is|has|had|was|needs|wants|went|gone|got|moved)$/;
 
 /** “Next is the hood”, “next we want the doors on”: what is next stands behind it. */
 const NEXT =
-  /^(?:and |so |then )?(?:next(?: up| job| thing)?(?:,? (?:is|are|comes?))?|what's next is|coming up(?: is)?)(?:,? (?:we|i) (?:want|need|have|will|are going|should)(?: to(?: have| get)?)?)?[,:]? (?=\S)/i;
+  /^(?:[,:–—-] ?)?(?:and |so |then )?(?:next(?! to\b)(?: up| job| thing)?(?:,? (?:is|are|comes?))?|what's next is|coming up(?: is)?)(?:,? (?:we|i) (?:want|need|have|will|are going|should)(?: to(?: have| get)?)?)?[,:]? (?=\S)/i;
 
 /**
  * Reads a narration.
@@ -99,6 +99,7 @@ function saidIn(
   // “The hearse is back from the blaster”: what is said of the car itself keeps its name.
   const ofItself =
     begins > 0 && (OF_ITSELF.test(own[begins]?.lower ?? '') || /'s$/.test(own[begins - 1]!.lower));
+  if (begins > 0 && movesIt(own, turn!.name)) return { said: from(0), isNext: false, turns: true };
   const said = from(ofItself ? turn!.name : skipJoints(own, begins, own.length));
   return { said, isNext: false, turns: begins > 0 };
 }

@@ -46,6 +46,12 @@ function areTwo(t: readonly Token[], says: number, joint: number, behind: number
   // “…, that is 60 pounds”, “… and that was six hours” belong to what was said.
   if (t[joint + 1]?.lower === 'that' && /^(?:is|was|took|makes|comes)$/.test(t[joint + 2]?.lower ?? ''))
     return false;
+  // “34 and an hour and a half”: no joint, a number.
+  if (
+    /^(?:a|one|three)$/.test(t[behind]?.lower ?? '') &&
+    /^(?:half|quarters?)$/.test(t[behind + 1]?.lower ?? '')
+  )
+    return false;
   const end = endOf(t, behind, next);
   const [left, right] = [kindSaid(t, says, joint), kindSaid(t, behind, end)];
   if (left === null || right === null) return false;
@@ -54,11 +60,26 @@ function areTwo(t: readonly Token[], says: number, joint: number, behind: number
   return !(left.kind === 'found' && right.kind === 'found' && right.subject === 'before');
 }
 
-/** “…, next is the rear rail” begins what comes next. */
-const nextAt = (t: readonly Token[], i: number): boolean =>
-  t[i]!.lower === 'next' &&
-  t[i - 1]?.text === ',' &&
-  /^(?:is|we|i|up|job|thing)$/.test(t[i + 1]?.lower ?? '');
+/** “…, next is the rear rail”, “… two hours next we fit the shoes”, “…, next the lock” begin what comes next. */
+function nextAt(t: readonly Token[], i: number): boolean {
+  if (t[i]!.lower !== 'next') return false;
+  const [before, behind] = [t[i - 1]?.lower ?? '', t[i + 1]?.lower ?? ''];
+  if (/^(?:is|we|i|up|job|thing)$/.test(behind)) return !/^(?:the|our|to|what's|whats|is)$/.test(before);
+  return before === ',' && behind === 'the';
+}
+
+/** What ends with how long, how much or how grave it is, is said; a word of another kind behind that begins anew. */
+const ENDS = /^(?:hours?|hrs?|h|minutes?|mins?|must|should|nice|safety|pounds|quid|half)$/;
+
+/** “… two hours found a run on the nearside”, “… safety I ordered two”: another thing, without a joint before it. */
+function anewAt(t: readonly Token[], says: number, i: number, next: number): boolean {
+  if (!ENDS.test(t[i - 1]!.lower)) return false;
+  const word = /^(?:i|we)$/.test(t[i]!.lower) ? i + 1 : i;
+  if (word >= next || /^(?:and|or|to|for|on|of|hours?|hrs?|minutes?|mins?|,)$/.test(t[word]!.lower))
+    return false;
+  const right = kindSaid(t, word, endOf(t, word, next));
+  return right !== null && right.from === 0 && right.subject === 'after' && kindSaid(t, says, i) !== null;
+}
 
 /** “Still waiting on …” begins a thing of its own, without a joint before it. */
 function waitsAt(t: readonly Token[], i: number): boolean {
@@ -93,7 +114,7 @@ export function cut(t: readonly Token[], run: Run): Run[] {
       from = says = i + 1;
       continue;
     }
-    if ((i > says + 1 && waitsAt(t, i)) || (i > says + 1 && nextAt(t, i))) {
+    if (i > says + 1 && (waitsAt(t, i) || nextAt(t, i) || anewAt(t, says, i, run.next))) {
       runs.push({ from, next: i });
       from = says = i;
       continue;
@@ -114,6 +135,9 @@ export function cut(t: readonly Token[], run: Run): Run[] {
 /** The first token behind the joints at `i` that says something. */
 export function skipJoints(t: readonly Token[], i: number, next: number): number {
   let at = i;
-  while (at < next && (JOINTS.has(t[at]!.lower) || /^[,:–—-]$/.test(t[at]!.text))) at += 1;
+  // “Still no gas fitter” waits; “still waiting” says it again.
+  const isJoint = (n: number): boolean =>
+    JOINTS.has(t[n]!.lower) && !(t[n]!.lower === 'still' && t[n + 1]?.lower === 'no');
+  while (at < next && (isJoint(at) || /^[,:–—-]$/.test(t[at]!.text))) at += 1;
   return at;
 }
