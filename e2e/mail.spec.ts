@@ -4,7 +4,13 @@ import { expectAccessible, openCar, signIn } from './support.ts';
 
 test('answered by mail, asked on the Floor; brought back, the letter says so', async ({ page }) => {
   await signIn(page);
-  await openCar(page, 'charabanc');
+  await openCar(page, 'tricycle');
+  // Somebody else is told too, on a page of their own.
+  await page.getByRole('button', { name: 'Tell somebody else too' }).click();
+  await page.getByLabel('Name').fill('Vera Vane');
+  await page.getByRole('dialog').getByLabel('Email').fill('vera@vane.example');
+  await page.getByRole('button', { name: 'Tell them' }).click();
+  await expect(page.getByRole('list', { name: 'Told too' })).toContainText('Vera Vane');
   await page.getByRole('button', { name: /Draft update|Go on with the draft/ }).click();
   const send = page.getByRole('button', { name: /^Send to / });
   await expect(send).toBeEnabled();
@@ -15,14 +21,20 @@ test('answered by mail, asked on the Floor; brought back, the letter says so', a
   await expect(page.getByText('The mail server has taken it.')).toBeVisible();
 
   await page.goto('/outbox');
-  const mail = page.locator('details').filter({ hasText: 'Jory Penhale' }).first();
+  await expect(page.locator('summary').filter({ hasText: 'Vera Vane' })).toHaveCount(1);
+  const mail = page
+    .locator('details')
+    .filter({ hasText: /to "?Osric Vane/ })
+    .first();
   if ((await mail.getAttribute('open')) === null) await mail.locator('summary').click();
   await mail.getByLabel('Answer by mail').fill('Which day may I see it?');
   await expectAccessible(page);
   await mail.getByRole('button', { name: 'Answer as they would' }).click();
   await expect(mail.getByText('Answered. The Floor has it.')).toBeVisible();
-  await openCar(page, 'charabanc');
+  await openCar(page, 'tricycle');
   await expect(page.getByText('Which day may I see it?').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Tell Vera Vane no longer' }).click();
+  await expect(page.getByRole('list', { name: 'Told too' })).toHaveCount(0);
 
   await page.goto('/outbox');
   if ((await mail.getAttribute('open')) === null) await mail.locator('summary').click();

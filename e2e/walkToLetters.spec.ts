@@ -12,7 +12,7 @@ const WALK = [
   ['tricycle', 'next up the tricycle trued the back wheel half an hour', 'back wheel'],
   ['fire pump', 'on to the fire pump fitted the suction strainer one hour', 'suction strainer'],
   ['snow plough', 'now the snow plough painted the beacon bracket one hour', 'beacon bracket'],
-  ['charabanc', 'over to the charabanc fitted the third bench two hours', 'third bench'],
+  ['fairground lorry', 'over to the fairground lorry painted the tail board two hours', 'tail board'],
   ['airport tug', 'and the airport tug cleaned the tow hitch one hour', 'tow hitch'],
 ] as const;
 

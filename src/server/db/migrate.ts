@@ -18,6 +18,7 @@ import * as addMail from '../../../migrations/20261201_add_mail.ts';
 import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
 import * as addQuestions from '../../../migrations/20261129_add_questions.ts';
+import * as addReaders from '../../../migrations/20261203_add_readers.ts';
 import * as addShopLists from '../../../migrations/20261126_add_shop_lists.ts';
 import * as addOutwork from '../../../migrations/20261127_add_outwork.ts';
 import * as addPauses from '../../../migrations/20261127_add_pauses.ts';
@@ -53,6 +54,7 @@ const MIGRATIONS = {
   '20261130_add_books': addBooks,
   '20261201_add_mail': addMail,
   '20261202_add_voice_notes': addVoiceNotes,
+  '20261203_add_readers': addReaders,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -26,6 +26,7 @@ const names = Object.keys(ROUTES) as RouteName[];
 const params = {
   buildId: nextId(),
   bookId: nextId(),
+  readerId: nextId(),
   voiceId: nextId(),
   mail: 'nonsense',
   bookFile: 'book.pdf',

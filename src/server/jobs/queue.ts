@@ -6,6 +6,11 @@ export interface MailLetter {
   letterId: string;
 }
 
+/** The same letter to somebody else who is told. */
+export interface MailReader extends MailLetter {
+  readerId: string;
+}
+
 export interface MailRevision {
   shopId: string;
   revisionId: string;
@@ -41,6 +46,8 @@ const add = (tx: Tx, task: string, payload: object, key: string, tries = TRIES):
 
 export const queueLetter = (tx: Tx, job: MailLetter): Promise<unknown> =>
   add(tx, 'mail-letter', job, `letter-${job.letterId}`);
+export const queueReader = (tx: Tx, job: MailReader): Promise<unknown> =>
+  add(tx, 'mail-reader', job, `letter-${job.letterId}-${job.readerId}`);
 export const queueText = (tx: Tx, job: MailLetter): Promise<unknown> =>
   add(tx, 'text-letter', job, `text-${job.letterId}`);
 export const queueRevision = (tx: Tx, job: MailRevision): Promise<unknown> =>

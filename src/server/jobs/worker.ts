@@ -4,16 +4,18 @@ import pg from 'pg';
 import type { Deps } from '../deps.ts';
 import { bindBook, readBook } from '../features/book/index.ts';
 import { mailCode, mailRevision } from '../features/estimate/index.ts';
-import { mailLetter, textLetter } from '../features/letters/index.ts';
+import { mailLetter, mailReader, textLetter } from '../features/letters/index.ts';
 import { mailAnswer } from '../features/questions/index.ts';
 import { openPost, type Post } from '../mail/post.ts';
-import type { BookJob, MailAnswer, MailCode, MailLetter, MailRevision } from './queue.ts';
+import type { BookJob, MailAnswer, MailCode, MailLetter, MailReader, MailRevision } from './queue.ts';
 
 function tasksFor(deps: Deps, post: Post): TaskList {
   return {
     'mail-letter': async (payload, { job }) => {
       await mailLetter(deps, post, payload as MailLetter, job.attempts >= job.max_attempts);
     },
+    'mail-reader': (payload, { job }) =>
+      mailReader(deps, post, payload as MailReader, job.attempts >= job.max_attempts),
     'text-letter': (payload) => textLetter(deps, payload as MailLetter),
     'mail-revision': (payload) => mailRevision(deps, post, payload as MailRevision),
     'mail-answer': (payload) => mailAnswer(deps, post, payload as MailAnswer),

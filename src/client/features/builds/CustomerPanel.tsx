@@ -12,6 +12,7 @@ import { Head, Panel, Quiet, Row } from '../../ui/parts.tsx';
 import { touch } from '../../ui/tokens.ts';
 import { HowTold, lettersQuery } from '../letters/index.ts';
 import { useLink } from './builds.queries.ts';
+import { Readers } from './Readers.tsx';
 
 const AgreedDialog = lazy(() => import('./AgreedDialog.tsx'));
 
@@ -48,6 +49,7 @@ function Known({ build }: { build: BuildView }) {
         <a href={`mailto:${build.customerEmail}`}>{build.customerEmail}</a>
       </p>
       <PageLink build={build} />
+      <Readers buildId={build.id} />
       {sent.length === 0 && <Quiet>No letter has been sent yet.</Quiet>}
       <ul>
         {sent.slice(0, all ? undefined : SHOWN).map((l) => (

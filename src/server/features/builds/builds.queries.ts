@@ -92,7 +92,7 @@ export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | und
        h.storage_per_day_minor, l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
      ${ROW_FROM}
      join shops h on h.id = b.shop_id
-     left join customer_links l on l.shop_id = b.shop_id and l.build_id = b.id and l.revoked_at is null
+     left join customer_links l on l.shop_id = b.shop_id and l.build_id = b.id and l.revoked_at is null and l.name = ''
      left join letters d on d.shop_id = b.shop_id and d.build_id = b.id and d.state = 'draft'
      where b.shop_id = :shopId and b.id = :id`,
     { id },

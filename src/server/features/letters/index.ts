@@ -1,4 +1,4 @@
 /** What other features may use of this one. */
-export { mailLetter, textLetter } from './letters.mail.ts';
+export { mailLetter, mailReader, textLetter } from './letters.mail.ts';
 export { markReturned } from './letters.queries.ts';
 export { guardOf, lettersMoney } from './compose.ts';

@@ -2,12 +2,17 @@
 import { letterHtml, letterText } from '#core/update/html.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import type { MailLetter } from '../../jobs/queue.ts';
+import type { MailLetter, MailReader } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
 import { isForGood, type Post } from '../../mail/post.ts';
-import { liveLink } from '../links/index.ts';
+import { buildForUpdate } from '../builds/index.ts';
+import { logIn } from '../entries/index.ts';
+import { liveLink, readerById } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './letters.queries.ts';
+
+const wordsOf = (error: unknown): string =>
+  (error instanceof Error ? error.message : String(error)).slice(0, 300);
 
 /** `last`: no further try follows, so a failure is final. Throws when the mail was not taken. */
 export async function mailLetter(deps: Deps, post: Post, job: MailLetter, last: boolean): Promise<void> {
@@ -36,14 +41,43 @@ export async function mailLetter(deps: Deps, post: Post, job: MailLetter, last: 
       html: `${letterHtml(letter.content)}<p><a href="${url}">Read it with everything I have sent you</a></p>`,
     });
   } catch (error) {
-    const why = error instanceof Error ? error.message : String(error);
     // What was refused for good is not asked again.
     const isEnd = last || isForGood(error);
-    await note(isEnd ? 'failed' : 'queued', `The mail server said: ${why.slice(0, 300)}`);
+    await note(isEnd ? 'failed' : 'queued', `The mail server said: ${wordsOf(error)}`);
     if (isForGood(error)) return;
     throw error;
   }
   await note('accepted', null);
+}
+
+/** The letter as somebody else is told it, with their own link. Where it cannot go, the logbook says so. */
+export async function mailReader(deps: Deps, post: Post, job: MailReader, last: boolean): Promise<void> {
+  const about = await inShop(deps.db, job.shopId, async (tx) => {
+    const letter = await q.letterDetail(tx, job.letterId);
+    const reader = await readerById(tx, job.readerId);
+    return letter && reader && reader.revoked_at === null ? { letter, reader, shop: await shopOf(tx) } : null;
+  });
+  if (about === null) return;
+  const { letter, reader, shop } = about;
+  const url = linkUrl(deps, reader.id);
+  try {
+    await post.send(job.shopId, {
+      id: `letter-${letter.id}-${reader.id}`,
+      from: shop.name,
+      to: { name: reader.name, address: reader.email },
+      subject: letter.content.subject,
+      date: letter.sent_at ?? undefined,
+      linkId: reader.id,
+      text: `${reader.name}, this is what ${letter.customer_name} was written:\n\n${letterText(letter.content, url)}`,
+    });
+  } catch (error) {
+    if (!last && !isForGood(error)) throw error;
+    await inShop(deps.db, job.shopId, async (tx) => {
+      const build = (await buildForUpdate(tx, letter.build_id))!;
+      const text = `The letter could not be sent to ${reader.name}: ${wordsOf(error)}`;
+      await logIn(tx, deps, build, { personId: null, kind: 'note', audience: 'shop', text });
+    });
+  }
 }
 
 /** The word that goes by text message beside the mail: that there is a letter, and where. */

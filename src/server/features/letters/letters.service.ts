@@ -17,10 +17,10 @@ import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { queueLetter, queueText } from '../../jobs/queue.ts';
+import { queueLetter, queueReader, queueText } from '../../jobs/queue.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { logIn, lastSeq } from '../entries/index.ts';
-import { ensureLink } from '../links/index.ts';
+import { ensureLink, readersOf } from '../links/index.ts';
 import { showPictures, shownOf } from '../photos/index.ts';
 import { compose, guardOf, type Composed } from './compose.ts';
 import * as q from './letters.queries.ts';
@@ -176,6 +176,8 @@ export async function sendLetter(
       about: { type: 'letter', id },
     });
     await queueLetter(tx, { shopId: who.shopId, letterId: id });
+    for (const { id: readerId } of await readersOf(tx, build.id))
+      await queueReader(tx, { shopId: who.shopId, letterId: id, readerId });
     // Whether they want a text message too, is looked at when it goes.
     await queueText(tx, { shopId: who.shopId, letterId: id });
     return viewOf(tx, deps, who, id);

@@ -1,11 +1,13 @@
 /** A customer's link: one that works at a time, renewed or closed when the shop says so. */
 import { v7 as uuidv7 } from 'uuid';
+import type { ReaderDto, ReaderView } from '#contract/readers.ts';
 import { atTheDoor, inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound } from '../../http/refusal.ts';
+import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { hashOfLink, hashOfToken } from '../../links.ts';
+import { hashOfLink, hashOfToken, linkUrl } from '../../links.ts';
 import { buildForUpdate } from '../builds/index.ts';
+import { logIn } from '../entries/index.ts';
 import * as q from './links.queries.ts';
 
 /** The build's live link, made where there is none; answers its id. */
@@ -33,6 +35,71 @@ export async function revokeLink(deps: Deps, who: SignedIn, buildId: string): Pr
     if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
     await q.revokeLinks(tx, buildId, deps.clock.now());
     return { revoked: true as const };
+  });
+}
+
+const viewsOf = async (tx: Tx, deps: Deps, buildId: string): Promise<ReaderView[]> =>
+  (await q.readersOf(tx, buildId)).map(({ id, name, email, last_opened_at: lastOpenedAt }) => ({
+    ...{ id, name, email, lastOpenedAt },
+    url: linkUrl(deps, id),
+  }));
+
+export const readReaders = (deps: Deps, who: SignedIn, buildId: string): Promise<ReaderView[]> =>
+  inShop(deps.db, who.shopId, (tx) => viewsOf(tx, deps, buildId));
+
+/** More than that is a mailing list. */
+const MOST_READERS = 20;
+
+/** Somebody else who is told of this car, with a link of their own. The same id again is the same. */
+export async function addReader(
+  deps: Deps,
+  who: SignedIn,
+  { buildId, id }: { buildId: string; id: string },
+  dto: ReaderDto,
+): Promise<ReaderView[]> {
+  const [name, email] = [dto.name.trim(), dto.email.trim()];
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const build = await buildForUpdate(tx, buildId);
+    if (!build) throw notFound('build');
+    const known = await q.readerById(tx, id);
+    if (
+      known &&
+      (known.build_id !== buildId || known.name !== name || known.email !== email || known.revoked_at)
+    )
+      throw new Refusal('conflict', 'Another link was made under this id already.');
+    if (known) return viewsOf(tx, deps, buildId);
+    const others = await q.readersOf(tx, buildId);
+    if (others.some((r) => r.email.toLowerCase() === email.toLowerCase()))
+      throw invalidAt('email', 'they are told already');
+    if (others.length >= MOST_READERS) throw invalidAt('name', `at most ${MOST_READERS} for one car`);
+    const now = deps.clock.now();
+    await q.insertReader(tx, { id, buildId, hash: hashOfLink(deps, id), name, email, now });
+    await logIn(tx, deps, build, {
+      kind: 'note',
+      text: `${name} is told of it too, at ${email}`,
+      personId: who.personId,
+    });
+    return viewsOf(tx, deps, buildId);
+  });
+}
+
+/** Their link works no longer, and the next letter does not go to them. */
+export async function dropReader(
+  deps: Deps,
+  who: SignedIn,
+  { buildId, id }: { buildId: string; id: string },
+): Promise<ReaderView[]> {
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const build = await buildForUpdate(tx, buildId);
+    const known = build && (await q.readerById(tx, id));
+    if (!build || known?.build_id !== buildId) throw notFound('link');
+    if ((await q.revokeReader(tx, id, deps.clock.now())) === 1)
+      await logIn(tx, deps, build, {
+        kind: 'note',
+        text: `${known.name} is told of it no longer`,
+        personId: who.personId,
+      });
+    return viewsOf(tx, deps, buildId);
   });
 }
 

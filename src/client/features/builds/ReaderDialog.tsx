@@ -1,0 +1,35 @@
+/** Somebody else who is told of a car. */
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { ReaderDto } from '#contract/readers.ts';
+import { submitting, useContractForm } from '../../shared/forms.ts';
+import { Dialog } from '../../ui/Dialog.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
+import { Quiet } from '../../ui/parts.tsx';
+import { useReader } from './readers.queries.ts';
+
+export default function ReaderDialog({ buildId, onClose }: { buildId: string; onClose: () => void }) {
+  const add = useReader(buildId);
+  // Made once, so that a second press is the same.
+  const [readerId] = useState(() => uuidv7());
+  const form = useContractForm(ReaderDto, { name: '', email: '' });
+  const { errors } = form.formState;
+  const submit = submitting(form, (body) => add.mutateAsync({ readerId, body }).then(onClose));
+  return (
+    <Dialog title="Tell somebody else too" isOpen onClose={onClose}>
+      <Form onSubmit={submit}>
+        <TextField label="Name" fault={errors.name?.message} {...form.register('name')} />
+        <TextField label="Email" type="email" fault={errors.email?.message} {...form.register('email')} />
+        <Quiet>
+          They get each letter from now on, and a page of their own with all of them. What costs money still
+          takes the code that goes to the customer.
+        </Quiet>
+        <FormFault reason={errors.root?.message} />
+        <KeepOrLeave isDisabled={add.isPending} onLeave={onClose}>
+          Tell them
+        </KeepOrLeave>
+      </Form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,55 @@
+/** Others who are told of a car, each with a page of their own: a couple, a club. */
+import { lazy, Suspense, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { wordsOf } from '../../shared/api.ts';
+import { Button } from '../../ui/Button.tsx';
+import { FormFault } from '../../ui/Form.tsx';
+import { ListLine, Quiet, Row } from '../../ui/parts.tsx';
+import { readersQuery, useReader } from './readers.queries.ts';
+
+const ReaderDialog = lazy(() => import('./ReaderDialog.tsx'));
+
+export function Readers({ buildId }: { buildId: string }) {
+  const { data: readers = [] } = useQuery(readersQuery(buildId));
+  const change = useReader(buildId);
+  const [adding, setAdding] = useState(false);
+  return (
+    <>
+      {readers.length > 0 && (
+        <ul aria-label="Told too">
+          {readers.map((r) => (
+            <ListLine key={r.id}>
+              <Row>
+                <span>
+                  {r.name} <Quiet>{r.email}</Quiet>
+                </span>
+                <a href={r.url} target="_blank" rel="noreferrer" aria-label={`Page of ${r.name}`}>
+                  {r.lastOpenedAt === null ? 'page, not opened yet' : 'page'}
+                </a>
+                <Button
+                  $look="quiet"
+                  aria-label={`Tell ${r.name} no longer`}
+                  isDisabled={change.isPending}
+                  onPress={() => change.mutate({ readerId: r.id })}
+                >
+                  Tell no longer
+                </Button>
+              </Row>
+            </ListLine>
+          ))}
+        </ul>
+      )}
+      <FormFault reason={change.isError ? wordsOf(change.error) : undefined} />
+      <Row>
+        <Button $look="quiet" onPress={() => setAdding(true)}>
+          Tell somebody else too
+        </Button>
+      </Row>
+      {adding && (
+        <Suspense>
+          <ReaderDialog buildId={buildId} onClose={() => setAdding(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
