@@ -1,5 +1,5 @@
 /** Works the queue off, in this process; several processes share the work. */
-import { Logger, run, type Runner, type TaskList } from 'graphile-worker';
+import { Logger, run, type JobHelpers, type Runner, type TaskList } from 'graphile-worker';
 import pg from 'pg';
 import type { Deps } from '../deps.ts';
 import { bindBook, readBook } from '../features/book/index.ts';
@@ -9,19 +9,19 @@ import { mailAnswer } from '../features/questions/index.ts';
 import { openPost, type Post } from '../mail/post.ts';
 import type { BookJob, MailAnswer, MailCode, MailLetter, MailReader, MailRevision } from './queue.ts';
 
+/** No further try follows this one. */
+const isLast = ({ job }: JobHelpers): boolean => job.attempts >= job.max_attempts;
+
 function tasksFor(deps: Deps, post: Post): TaskList {
   return {
-    'mail-letter': async (payload, { job }) => {
-      await mailLetter(deps, post, payload as MailLetter, job.attempts >= job.max_attempts);
-    },
-    'mail-reader': (payload, { job }) =>
-      mailReader(deps, post, payload as MailReader, job.attempts >= job.max_attempts),
+    'mail-letter': (payload, helpers) => mailLetter(deps, post, payload as MailLetter, isLast(helpers)),
+    'mail-reader': (payload, helpers) => mailReader(deps, post, payload as MailReader, isLast(helpers)),
     'text-letter': (payload) => textLetter(deps, payload as MailLetter),
-    'mail-revision': (payload) => mailRevision(deps, post, payload as MailRevision),
-    'mail-answer': (payload) => mailAnswer(deps, post, payload as MailAnswer),
-    'bind-book': (payload, { job }) => bindBook(deps, payload as BookJob, job.attempts >= job.max_attempts),
-    'read-book': (payload, { job }) => readBook(deps, payload as BookJob, job.attempts >= job.max_attempts),
-    'mail-code': (payload) => mailCode(deps, post, payload as MailCode),
+    'mail-revision': (payload, helpers) => mailRevision(deps, post, payload as MailRevision, isLast(helpers)),
+    'mail-answer': (payload, helpers) => mailAnswer(deps, post, payload as MailAnswer, isLast(helpers)),
+    'bind-book': (payload, helpers) => bindBook(deps, payload as BookJob, isLast(helpers)),
+    'read-book': (payload, helpers) => readBook(deps, payload as BookJob, isLast(helpers)),
+    'mail-code': (payload, helpers) => mailCode(deps, post, payload as MailCode, isLast(helpers)),
   };
 }
 

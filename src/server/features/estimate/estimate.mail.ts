@@ -6,6 +6,7 @@ import type { MailCode, MailRevision } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
 import type { Post } from '../../mail/post.ts';
 import { buildDetail } from '../builds/index.ts';
+import { sendOrSay } from '../entries/index.ts';
 import { liveLink } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import { codeOf, waitingAnswer } from './answerCodes.ts';
@@ -30,6 +31,9 @@ async function addressed(deps: Deps, shopId: string, revisionId: string) {
 
 interface Mail {
   shopId: string;
+  /** What it is, where it cannot be sent. */
+  what: string;
+  last: boolean;
   id: string;
   date: string;
   subject: string;
@@ -37,29 +41,36 @@ interface Mail {
 }
 
 async function send(
+  deps: Deps,
   post: Post,
   { shop, build, linkId }: NonNullable<Awaited<ReturnType<typeof addressed>>>,
   mail: Mail,
 ): Promise<void> {
-  await post.send(mail.shopId, {
-    id: mail.id,
-    from: shop.name,
-    to: { name: build.customer, address: build.customer_email },
-    subject: mail.subject,
-    date: mail.date,
-    text: mail.text,
-    linkId,
-  });
+  const { shopId, what, last } = mail;
+  const words = `${what} could not be sent to ${build.customer}`;
+  await sendOrSay(deps, { shopId, buildId: build.id, words, last }, () =>
+    post.send(shopId, {
+      id: mail.id,
+      from: shop.name,
+      to: { name: build.customer, address: build.customer_email },
+      subject: mail.subject,
+      date: mail.date,
+      text: mail.text,
+      linkId,
+    }),
+  );
 }
 
-export async function mailRevision(deps: Deps, post: Post, job: MailRevision): Promise<void> {
+export async function mailRevision(deps: Deps, post: Post, job: MailRevision, last: boolean): Promise<void> {
   const to = await addressed(deps, job.shopId, job.revisionId);
   if (!to) return;
   const { revision, build, shop, url } = to;
   const { number, grossMinor, note } = revision.content;
   const price = formatMoney(grossMinor, shop.currency, shop.locale);
-  await send(post, to, {
+  await send(deps, post, to, {
     shopId: job.shopId,
+    what: `Estimate ${number}`,
+    last,
     id: `revision-${revision.id}`,
     date: revision.sentAt,
     subject: `Estimate ${number} for your ${build.nickname}: ${price}`,
@@ -67,13 +78,15 @@ export async function mailRevision(deps: Deps, post: Post, job: MailRevision): P
   });
 }
 
-export async function mailCode(deps: Deps, post: Post, job: MailCode): Promise<void> {
+export async function mailCode(deps: Deps, post: Post, job: MailCode, last: boolean): Promise<void> {
   const waiting = await inShop(deps.db, job.shopId, (tx) => waitingAnswer(tx, job.codeId));
   const to = waiting && (await addressed(deps, job.shopId, waiting.revision_id));
   if (!waiting || !to || waiting.used_at !== null) return;
   const code = codeOf(deps, waiting.id);
-  await send(post, to, {
+  await send(deps, post, to, {
     shopId: job.shopId,
+    what: 'The code for an answer',
+    last,
     id: `code-${waiting.id}`,
     date: waiting.made_at,
     subject: `${code} is the code for your answer`,

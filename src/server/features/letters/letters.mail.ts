@@ -5,14 +5,10 @@ import type { Deps } from '../../deps.ts';
 import type { MailLetter, MailReader } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
 import { isForGood, type Post } from '../../mail/post.ts';
-import { buildForUpdate } from '../builds/index.ts';
-import { logIn } from '../entries/index.ts';
+import { mailFault, sendOrSay } from '../entries/index.ts';
 import { liveLink, readerById } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './letters.queries.ts';
-
-const wordsOf = (error: unknown): string =>
-  (error instanceof Error ? error.message : String(error)).slice(0, 300);
 
 /** `last`: no further try follows, so a failure is final. Throws when the mail was not taken. */
 export async function mailLetter(deps: Deps, post: Post, job: MailLetter, last: boolean): Promise<void> {
@@ -43,7 +39,7 @@ export async function mailLetter(deps: Deps, post: Post, job: MailLetter, last: 
   } catch (error) {
     // What was refused for good is not asked again.
     const isEnd = last || isForGood(error);
-    await note(isEnd ? 'failed' : 'queued', `The mail server said: ${wordsOf(error)}`);
+    await note(isEnd ? 'failed' : 'queued', `The mail server said: ${mailFault(error)}`);
     if (isForGood(error)) return;
     throw error;
   }
@@ -60,8 +56,9 @@ export async function mailReader(deps: Deps, post: Post, job: MailReader, last: 
   if (about === null) return;
   const { letter, reader, shop } = about;
   const url = linkUrl(deps, reader.id);
-  try {
-    await post.send(job.shopId, {
+  const words = `The letter could not be sent to ${reader.name}`;
+  await sendOrSay(deps, { shopId: job.shopId, buildId: letter.build_id, words, last }, () =>
+    post.send(job.shopId, {
       id: `letter-${letter.id}-${reader.id}`,
       from: shop.name,
       to: { name: reader.name, address: reader.email },
@@ -69,15 +66,8 @@ export async function mailReader(deps: Deps, post: Post, job: MailReader, last: 
       date: letter.sent_at ?? undefined,
       linkId: reader.id,
       text: `${reader.name}, this is what ${letter.customer_name} was written:\n\n${letterText(letter.content, url)}`,
-    });
-  } catch (error) {
-    if (!last && !isForGood(error)) throw error;
-    await inShop(deps.db, job.shopId, async (tx) => {
-      const build = (await buildForUpdate(tx, letter.build_id))!;
-      const text = `The letter could not be sent to ${reader.name}: ${wordsOf(error)}`;
-      await logIn(tx, deps, build, { personId: null, kind: 'note', audience: 'shop', text });
-    });
-  }
+    }),
+  );
 }
 
 /** The word that goes by text message beside the mail: that there is a letter, and where. */

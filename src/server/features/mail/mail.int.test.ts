@@ -13,11 +13,20 @@ import type { LetterView } from '#contract/letters.ts';
 import type { MailServerDto, OutboxView } from '#contract/mail.ts';
 import type { QuestionView } from '#contract/questions.ts';
 import { figuresTold } from '#core/update/letter.ts';
+import { mailRevision } from '#server/features/estimate/index.ts';
 import { mailLetter, textLetter } from '#server/features/letters/index.ts';
 import { answerAddress, linkOfAddress } from '#server/mail/address.ts';
 import { openPost } from '#server/mail/post.ts';
 import { seal, unseal } from '#server/mail/seal.ts';
-import { line, makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
+import {
+  estimateLine,
+  line,
+  makeBuild,
+  makeShop,
+  nextId,
+  openShop,
+  signedIn,
+} from '#tests/support/server.ts';
 
 const it = openShop('mail');
 
@@ -180,6 +189,31 @@ describe('failures', () => {
     await letter.go();
     const { mail, mailNote } = await letterOf(letter.letterId);
     expect([mail, mailNote]).toEqual(['failed', expect.stringContaining('no such mailbox')]);
+  });
+
+  test('an estimate that is refused for good is said in the logbook; one that may still go is tried again', async () => {
+    const buildId = await makeBuild(it.owner, { customerEmail: 'nobody@example.org' });
+    await it.owner
+      .put(pathOf('estimateLinePut', { buildId, lineId: nextId() }))
+      .send(estimateLine())
+      .expect(200);
+    const revisionId = nextId();
+    await it.owner
+      .post(pathOf('revisionSend', { buildId }))
+      .send({ id: revisionId, note: '', after: 0 })
+      .expect(200);
+    const job = { shopId: it.shop.id, revisionId };
+    const away = openPost({ ...it.server.deps, smtpUrl: 'smtp://127.0.0.1:1' });
+    await expect(mailRevision(it.server.deps, away, job, false)).rejects.toThrow('ECONNREFUSED');
+    const said = async () => (await entriesOf(buildId)).filter((e) => e.text.includes('could not be sent'));
+    expect(await said()).toEqual([]);
+    await mailRevision(it.server.deps, openPost(it.server.deps), job, false);
+    expect(await said()).toMatchObject([
+      {
+        audience: 'shop',
+        text: expect.stringMatching(/^Estimate 1 could not be sent to Ilse Brandt: .*no such mailbox/),
+      },
+    ]);
   });
 
   test('taken, and given back by another server: marked once, and said in the logbook', async () => {

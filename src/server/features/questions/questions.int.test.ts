@@ -46,10 +46,15 @@ describe('a question', () => {
       'told answered Ilse: Dark blue, as on your card.',
       'asked Ilse asks: Will it be blue?\nDark blue?',
     ]);
-    await mailAnswer(it.server.deps, openPost(it.server.deps), {
-      shopId: it.shop.id,
-      questionId: question!.id,
-    });
+    await mailAnswer(
+      it.server.deps,
+      openPost(it.server.deps),
+      {
+        shopId: it.shop.id,
+        questionId: question!.id,
+      },
+      false,
+    );
     const mails = (await it.owner.get(pathOf('outboxList'))).body.mails;
     expect(mails[0]).toMatchObject({ subject: expect.stringContaining('your question') });
     expect(mails[0].text).toContain('Dark blue, as on your card.');

@@ -5,11 +5,12 @@ import type { MailAnswer } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
 import type { Post } from '../../mail/post.ts';
 import { buildDetail } from '../builds/index.ts';
+import { sendOrSay } from '../entries/index.ts';
 import { liveLink } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import { questionById } from './questions.queries.ts';
 
-export async function mailAnswer(deps: Deps, post: Post, job: MailAnswer): Promise<void> {
+export async function mailAnswer(deps: Deps, post: Post, job: MailAnswer, last: boolean): Promise<void> {
   const to = await inShop(deps.db, job.shopId, async (tx) => {
     const question = await questionById(tx, job.questionId);
     const build = question && (await buildDetail(tx, question.buildId));
@@ -18,13 +19,16 @@ export async function mailAnswer(deps: Deps, post: Post, job: MailAnswer): Promi
   });
   if (!to || to.question.answeredAt === null) return;
   const { question, build, link, shop } = to;
-  await post.send(job.shopId, {
-    id: `question-${question.id}`,
-    from: shop.name,
-    to: { name: build.customer, address: build.customer_email },
-    subject: `About your ${build.vehicle}: your question`,
-    date: question.answeredAt ?? undefined,
-    linkId: link.id,
-    text: `You asked: ${question.text}\n\n${question.answer}\n\nIt stands on your page too:\n${linkUrl(deps, link.id)}\n\n${shop.name}\n`,
-  });
+  const words = `The answer could not be sent to ${build.customer}`;
+  await sendOrSay(deps, { shopId: job.shopId, buildId: build.id, words, last }, () =>
+    post.send(job.shopId, {
+      id: `question-${question.id}`,
+      from: shop.name,
+      to: { name: build.customer, address: build.customer_email },
+      subject: `About your ${build.vehicle}: your question`,
+      date: question.answeredAt ?? undefined,
+      linkId: link.id,
+      text: `You asked: ${question.text}\n\n${question.answer}\n\nIt stands on your page too:\n${linkUrl(deps, link.id)}\n\n${shop.name}\n`,
+    }),
+  );
 }
