@@ -9,7 +9,7 @@ const WALK = [
     'morning so the milk float we bolted the second battery tray in two hours',
     'second battery tray',
   ],
-  ['tricycle', 'next up the tricycle trued the back wheel half an hour', 'back wheel'],
+  ['hearse', 'next up the hearse waxed the tail door half an hour', 'tail door'],
   ['fire pump', 'on to the fire pump fitted the suction strainer one hour', 'suction strainer'],
   ['snow plough', 'now the snow plough painted the beacon bracket one hour', 'beacon bracket'],
   ['fairground lorry', 'over to the fairground lorry painted the tail board two hours', 'tail board'],
