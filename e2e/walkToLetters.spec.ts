@@ -9,7 +9,7 @@ const WALK = [
     'morning so the milk float we bolted the second battery tray in two hours',
     'second battery tray',
   ],
-  ['hearse', 'next up the hearse waxed the tail door half an hour', 'tail door'],
+  ['hearse', 'next up the hearse cleaned the number plate lamp half an hour', 'number plate lamp'],
   ['fire pump', 'on to the fire pump fitted the suction strainer one hour', 'suction strainer'],
   ['snow plough', 'now the snow plough painted the beacon bracket one hour', 'beacon bracket'],
   ['fairground lorry', 'over to the fairground lorry painted the tail board two hours', 'tail board'],
@@ -17,18 +17,25 @@ const WALK = [
 ] as const;
 
 /** Drafts, says of doubtful words that they are meant, sends; answers what the letter said. */
-async function sendLetter(page: Page, car: string): Promise<string> {
+async function sendLetter(page: Page, car: string, words: string): Promise<string> {
   await openCar(page, car);
   await page.getByRole('button', { name: /Draft update|Go on with the draft/ }).click();
   const send = page.getByRole('button', { name: /^Send to / });
   await expect(send).toBeVisible();
+  const letter = page.getByRole('article', { name: 'The letter' });
+  // A draft from before the walk does not tell of it yet.
+  if (!(await letter.innerText()).toLowerCase().includes(words)) {
+    await page.getByRole('button', { name: 'Draft it again' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Draft it again' }).click();
+    await expect(letter).toContainText(words, { ignoreCase: true });
+  }
   const meant = page.getByRole('button', { name: 'It is meant as it stands' });
   while ((await meant.count()) > 0) {
     const left = await meant.count();
     await meant.first().click();
     await expect.poll(() => meant.count()).toBeLessThan(left);
   }
-  const text = await page.getByRole('article', { name: 'The letter' }).innerText();
+  const text = await letter.innerText();
   await send.click();
   await page.getByRole('button', { name: 'Send it' }).click();
   await expect(page.getByText(/^Sent .* to /)).toBeVisible();
@@ -46,7 +53,7 @@ test('six cars dictated on a phone, six letters sent, each of its own car', asyn
   await page.getByRole('button', { name: 'Log these 6 lines' }).click();
   await expect(page.getByText(`6 lines logged: ${WALK.map(([car]) => car).join(', ')}.`)).toBeVisible();
   for (const [car, , words] of WALK) {
-    const text = await sendLetter(page, car);
+    const text = await sendLetter(page, car, words);
     expect(text.toLowerCase()).toContain(words);
     for (const [, , others] of WALK.filter(([other]) => other !== car))
       expect(text.toLowerCase()).not.toContain(others);
