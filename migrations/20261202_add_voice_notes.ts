@@ -15,7 +15,7 @@ export async function up(knex: Knex): Promise<void> {
       hash text not null,
       type text not null,
       bytes bigint not null,
-      transcript text not null default '' check (length(transcript) <= 10000),
+      words text not null default '' check (length(words) <= 10000),
       version integer not null default 1,
       person_id uuid not null,
       recorded_at timestamptz not null,

@@ -85,7 +85,7 @@ export const ROUTES = {
     allow: EVERYBODY,
   },
   voiceFile: { method: 'get', path: '/api/voice/:voiceId/sound', allow: EVERYBODY },
-  transcriptPut: { method: 'put', path: '/api/voice/:voiceId', allow: EVERYBODY },
+  voiceWordsPut: { method: 'put', path: '/api/voice/:voiceId', allow: EVERYBODY },
   voiceHear: { method: 'post', path: '/api/voice/:voiceId/hear', allow: EVERYBODY },
   photoSave: { method: 'put', path: '/api/photos/:photoId', allow: EVERYBODY },
   photoRemove: { method: 'delete', path: '/api/photos/:photoId', allow: EVERYBODY },

@@ -1,16 +1,16 @@
 import 'reflect-metadata';
 import { IsInt, IsString, MaxLength, Min } from 'class-validator';
 
-/** Longest transcript, in characters: ten minutes of quick speech. */
-export const LONGEST_TRANSCRIPT = 10_000;
+/** Most that is written down of one, in characters: ten minutes of quick speech. */
+export const LONGEST_VOICE_WORDS = 10_000;
 
 /** What a voice note says, as somebody wrote it down. */
-export class TranscriptDto {
+export class VoiceWordsDto {
   @IsInt() @Min(1) version!: number;
 
   @IsString()
-  @MaxLength(LONGEST_TRANSCRIPT, { message: 'at most 10,000 characters' })
-  transcript!: string;
+  @MaxLength(LONGEST_VOICE_WORDS, { message: 'at most 10,000 characters' })
+  words!: string;
 }
 
 export interface VoiceView {
@@ -18,7 +18,7 @@ export interface VoiceView {
   entryId: string;
   name: string;
   /** Empty while nobody has written it down. */
-  transcript: string;
+  words: string;
   version: number;
 }
 

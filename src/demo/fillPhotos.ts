@@ -6,7 +6,7 @@ import type { Deps } from '#server/deps.ts';
 import { savePhoto, takePhoto } from '#server/features/photos/photos.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
 import type { Received } from '#server/media/receive.ts';
-import { saveTranscript, takeVoice } from '#server/features/voice/voice.service.ts';
+import { saveVoiceWords, takeVoice } from '#server/features/voice/voice.service.ts';
 import { DRAWINGS, type DrawingName } from './drawings.ts';
 import { wavOf } from './sounds.ts';
 
@@ -33,11 +33,11 @@ async function received({ deps }: Picturing, bytes: Buffer): Promise<Received> {
 }
 
 /** A voice note that only hums, with what it would say. */
-export async function takeHum(p: Picturing, transcript: string): Promise<void> {
+export async function takeHum(p: Picturing, words: string): Promise<void> {
   const at = { buildId: p.buildId, entryId: p.entryId, id: p.id };
   const bytes = wavOf({ seconds: 3, pitch: 180 });
   const { version } = await takeVoice(p.deps, p.who, at, 'Voice note 0:03.wav', await received(p, bytes));
-  await saveTranscript(p.deps, p.who, p.id, { version, transcript });
+  await saveVoiceWords(p.deps, p.who, p.id, { version, words });
 }
 
 /** `rule`: "rail: what it shows", or "ringed rail: what it shows" with a ring drawn around the fault. */

@@ -7,7 +7,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Row, Stack } from '../../ui/parts.tsx';
 import { space } from '../../ui/tokens.ts';
 
-const TranscriptDialog = lazy(() => import('./TranscriptDialog.tsx'));
+const VoiceWordsDialog = lazy(() => import('./VoiceWordsDialog.tsx'));
 
 const Sound = styled.audio`
   width: min(20rem, 100%);
@@ -30,13 +30,13 @@ export function VoiceNote({ buildId, voice }: { buildId: string; voice: VoiceVie
           aria-label={voice.name}
         />
         <Button $look="quiet" onPress={() => setWriting(true)}>
-          {voice.transcript === '' ? 'Write down what it says' : 'Change what it says'}
+          {voice.words === '' ? 'Write down what it says' : 'Change what it says'}
         </Button>
       </Row>
-      {voice.transcript !== '' && <Words>“{voice.transcript}”</Words>}
+      {voice.words !== '' && <Words>“{voice.words}”</Words>}
       {isWriting && (
         <Suspense>
-          <TranscriptDialog buildId={buildId} voice={voice} onClose={() => setWriting(false)} />
+          <VoiceWordsDialog buildId={buildId} voice={voice} onClose={() => setWriting(false)} />
         </Suspense>
       )}
     </Stack>

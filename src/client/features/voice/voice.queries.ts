@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { HeardView, TranscriptDto, VoicesView, VoiceView } from '#contract/voice.ts';
+import type { HeardView, VoiceWordsDto, VoicesView, VoiceView } from '#contract/voice.ts';
 import { call } from '../../shared/api.ts';
 
 export const voicesQuery = (buildId: string) =>
@@ -23,11 +23,11 @@ export function useVoicesByEntry(buildId: string): VoicesByEntry {
   }, [data]);
 }
 
-export function useTranscript(buildId: string, voiceId: string) {
+export function useVoiceWords(buildId: string, voiceId: string) {
   const client = useQueryClient();
   return {
     save: useMutation({
-      mutationFn: (body: TranscriptDto) => call<VoiceView>('transcriptPut', { params: { voiceId }, body }),
+      mutationFn: (body: VoiceWordsDto) => call<VoiceView>('voiceWordsPut', { params: { voiceId }, body }),
       onSuccess: () => client.invalidateQueries({ queryKey: ['voice', buildId] }),
     }),
     hear: useMutation({ mutationFn: () => call<HeardView>('voiceHear', { params: { voiceId } }) }),

@@ -31,8 +31,8 @@ const upload = (
     .send(bytes);
 const list = async (buildId: string, agent: Agent = it.owner): Promise<VoicesView> =>
   (await agent.get(pathOf('voicesList', { buildId })).expect(200)).body;
-const write = (voiceId: string, transcript: string, version: number, agent: Agent = it.owner) =>
-  agent.put(pathOf('transcriptPut', { voiceId })).send({ transcript, version });
+const write = (voiceId: string, words: string, version: number, agent: Agent = it.owner) =>
+  agent.put(pathOf('voiceWordsPut', { voiceId })).send({ words, version });
 
 test('kept as it was spoken, once, and heard again from the middle', async () => {
   const at = { ...(await entry()), voiceId: nextId() };
@@ -42,7 +42,7 @@ test('kept as it was spoken, once, and heard again from the middle', async () =>
   const { voices, transcriber } = await list(at.buildId);
   expect(transcriber).toBe('stand-in');
   expect(voices).toEqual([
-    { id: at.voiceId, entryId: at.entryId, name: 'Voice note 0:01.wav', transcript: '', version: 1 },
+    { id: at.voiceId, entryId: at.entryId, name: 'Voice note 0:01.wav', words: '', version: 1 },
   ]);
   const sound = await it.technician.get(pathOf('voiceFile', { voiceId: at.voiceId })).expect(200);
   expect(sound.headers['content-type']).toBe('audio/wav');
@@ -75,7 +75,7 @@ test('written down with its version: the second of two is told, and loses nothin
   const { id } = (await upload({ buildId, entryId }, wavOf()).expect(200)).body as VoiceView;
   await write(id, ' The doors are square. ', 1).expect(200);
   const { body } = await write(id, 'The doors are not square.', 1).expect(409);
-  expect(body.current).toMatchObject({ transcript: 'The doors are square.', version: 2 });
+  expect(body.current).toMatchObject({ words: 'The doors are square.', version: 2 });
   await write(id, 'x'.repeat(10_001), 2).expect(400);
   await write(id, '', 2).expect(200);
 });
@@ -84,9 +84,9 @@ test('a technician reads no price in it, and cannot write over one that they do 
   const { buildId, entryId } = await entry();
   const { id } = (await upload({ buildId, entryId }, wavOf()).expect(200)).body as VoiceView;
   await write(id, 'It will be £120 for the glass.', 1).expect(200);
-  expect((await list(buildId, it.technician)).voices[0]!.transcript).not.toContain('120');
+  expect((await list(buildId, it.technician)).voices[0]!.words).not.toContain('120');
   await write(id, 'mine', 2, it.technician).expect(403);
-  expect((await list(buildId)).voices[0]!.transcript).toContain('£120');
+  expect((await list(buildId)).voices[0]!.words).toContain('£120');
 });
 
 test('the stand-in makes words up, the same for the same; nothing is kept of them; one that fails is said in words', async () => {
@@ -96,7 +96,7 @@ test('the stand-in makes words up, the same for the same; nothing is kept of the
   const first = (await hear().expect(200)).body.words as string;
   expect(first).not.toBe('');
   expect((await hear().expect(200)).body.words).toBe(first);
-  expect((await list(buildId)).voices[0]!.transcript).toBe('');
+  expect((await list(buildId)).voices[0]!.words).toBe('');
   it.server.deps.transcriber = { kind: 'service', transcribe: () => Promise.reject(new Error('away')) };
   expect((await hear().expect(503)).body.detail).toContain('could not be heard');
   it.server.deps.transcriber = null;

@@ -9,7 +9,7 @@ export interface VoiceRow {
   hash: string;
   type: string;
   bytes: number;
-  transcript: string;
+  words: string;
   version: number;
   person_id: string;
   recorded_at: string;
@@ -19,7 +19,7 @@ export const toVoice = (r: VoiceRow): VoiceView => ({
   id: r.id,
   entryId: r.entry_id,
   name: r.name,
-  transcript: r.transcript,
+  words: r.words,
   version: r.version,
 });
 
@@ -35,7 +35,7 @@ export const voicesOf = (tx: Tx, buildId: string): Promise<VoiceRow[]> =>
     },
   );
 
-export const insertVoice = (tx: Tx, v: Omit<VoiceRow, 'transcript' | 'version'>): Promise<number> =>
+export const insertVoice = (tx: Tx, v: Omit<VoiceRow, 'words' | 'version'>): Promise<number> =>
   tx.run(
     `insert into voice_notes (shop_id, id, build_id, entry_id, name, hash, type, bytes, person_id, recorded_at)
      values (:shopId, :id, :build_id, :entry_id, :name, :hash, :type, :bytes, :person_id, :recorded_at)`,
@@ -43,12 +43,12 @@ export const insertVoice = (tx: Tx, v: Omit<VoiceRow, 'transcript' | 'version'>)
   );
 
 /** Answers whether it was still at this version. */
-export const saveTranscript = async (
+export const saveVoiceWords = async (
   tx: Tx,
-  v: { id: string; transcript: string; version: number },
+  v: { id: string; words: string; version: number },
 ): Promise<boolean> =>
   (await tx.run(
-    `update voice_notes set transcript = :transcript, version = version + 1
+    `update voice_notes set words = :words, version = version + 1
      where shop_id = :shopId and id = :id and version = :version`,
     v,
   )) === 1;

@@ -1,4 +1,4 @@
-import { TranscriptDto } from '#contract/voice.ts';
+import { VoiceWordsDto } from '#contract/voice.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import * as s from './voice.service.ts';
@@ -18,9 +18,9 @@ export function voiceRoutes(deps: Deps): Feature {
         return undefined;
       },
     }),
-    transcriptPut: handler({
-      body: TranscriptDto,
-      run: ({ who, params, body }) => s.saveTranscript(deps, who, params.voiceId!, body),
+    voiceWordsPut: handler({
+      body: VoiceWordsDto,
+      run: ({ who, params, body }) => s.saveVoiceWords(deps, who, params.voiceId!, body),
     }),
     voiceHear: handler({ run: ({ who, params }) => s.hear(deps, who, params.voiceId!) }),
   };

@@ -2,7 +2,7 @@
 import { rm } from 'node:fs/promises';
 import type { Request, Response } from 'express';
 import { fileTypeFromFile } from 'file-type';
-import type { HeardView, TranscriptDto, VoicesView, VoiceView } from '#contract/voice.ts';
+import type { HeardView, VoiceWordsDto, VoicesView, VoiceView } from '#contract/voice.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -95,7 +95,7 @@ async function shown(tx: Tx, deps: Deps, who: SignedIn, view: VoiceView): Promis
   if (seesPrices(who)) return view;
   const shop = await shopOf(tx);
   const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
-  return { ...view, transcript: hidePrices(view.transcript, context) };
+  return { ...view, words: hidePrices(view.words, context) };
 }
 
 export const listVoices = (deps: Deps, who: SignedIn, buildId: string): Promise<VoicesView> =>
@@ -111,21 +111,21 @@ async function voiceIn(tx: Tx, id: string): Promise<q.VoiceRow> {
   return row;
 }
 
-export const saveTranscript = (
+export const saveVoiceWords = (
   deps: Deps,
   who: SignedIn,
   id: string,
-  { transcript, version }: TranscriptDto,
+  { words, version }: VoiceWordsDto,
 ): Promise<VoiceView> =>
   inShop(deps.db, who.shopId, async (tx) => {
     const before = await voiceIn(tx, id);
     // What was read without its prices would be kept without them.
-    if (!seesPrices(who) && (await shown(tx, deps, who, q.toVoice(before))).transcript !== before.transcript)
+    if (!seesPrices(who) && (await shown(tx, deps, who, q.toVoice(before))).words !== before.words)
       throw new Refusal(
         'forbidden',
         'There are prices in it, which you do not see: ask the desk to change it.',
       );
-    if (!(await q.saveTranscript(tx, { id, transcript: transcript.trim(), version })))
+    if (!(await q.saveVoiceWords(tx, { id, words: words.trim(), version })))
       throw changedMeanwhile('what it says', q.toVoice(before));
     return shown(tx, deps, who, q.toVoice(await voiceIn(tx, id)));
   });

@@ -2,14 +2,14 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { pathOf } from '#contract/access.ts';
-import { LONGEST_TRANSCRIPT, type VoiceView } from '#contract/voice.ts';
+import { LONGEST_VOICE_WORDS, type VoiceView } from '#contract/voice.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { Notice, Row } from '../../ui/parts.tsx';
-import { useTranscript, voicesQuery } from './voice.queries.ts';
+import { useVoiceWords, voicesQuery } from './voice.queries.ts';
 
 interface Props {
   buildId: string;
@@ -17,12 +17,12 @@ interface Props {
   onClose: () => void;
 }
 
-export default function TranscriptDialog({ buildId, voice, onClose }: Props) {
+export default function VoiceWordsDialog({ buildId, voice, onClose }: Props) {
   const { data } = useQuery(voicesQuery(buildId));
-  const { save, hear } = useTranscript(buildId, voice.id);
+  const { save, hear } = useVoiceWords(buildId, voice.id);
   // As it was opened: what somebody else writes meanwhile is told at keeping.
   const [{ version }] = useState(voice);
-  const [text, setText] = useState(voice.transcript);
+  const [text, setText] = useState(voice.words);
   const fault = [save, hear].find((m) => m.isError)?.error;
   const listen = (): void =>
     hear.mutate(undefined, {
@@ -30,7 +30,7 @@ export default function TranscriptDialog({ buildId, voice, onClose }: Props) {
     });
   return (
     <Dialog title="What it says" isOpen onClose={onClose}>
-      <Form onSubmit={() => save.mutateAsync({ version, transcript: text }).then(onClose, () => undefined)}>
+      <Form onSubmit={() => save.mutateAsync({ version, words: text }).then(onClose, () => undefined)}>
         <audio
           controls
           preload="none"
@@ -42,7 +42,7 @@ export default function TranscriptDialog({ buildId, voice, onClose }: Props) {
           label="In words"
           hint="Type it, or speak it with the telephone’s own dictation."
           rows={5}
-          maxLength={LONGEST_TRANSCRIPT}
+          maxLength={LONGEST_VOICE_WORDS}
           value={text}
           onChange={(e) => setText(e.target.value)}
         />
