@@ -1,12 +1,13 @@
 /** One piece of what was said: its chips, which car, whether it belongs. */
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
+import { CircleMinus, Scissors } from 'lucide-react';
 import { styled } from 'styled-components';
 import type { Unsure } from '#core/capture/narration/narration.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Now, Quiet, Row } from '../../ui/parts.tsx';
-import { color, space } from '../../ui/tokens.ts';
+import { color, phone, space } from '../../ui/tokens.ts';
 import { CarSelect } from './CarSelect.tsx';
 import { knownQuery } from './entries.queries.ts';
 import { CutOrJoin } from './CutOrJoin.tsx';
@@ -25,6 +26,18 @@ export const Said = styled.li`
   }
   &[data-aside] {
     border-left-color: ${color.zincLine};
+  }
+`;
+
+/** On a phone the signs alone: what was said and what is next come first. */
+const OnDesk = styled.span`
+  ${phone} {
+    display: none;
+  }
+`;
+const Line = styled(Row)`
+  > :first-child {
+    flex: 1 1 10rem;
   }
 `;
 
@@ -53,7 +66,7 @@ export function OneSaid({ reviewed, narration }: { reviewed: Reviewed; narration
   );
   return (
     <Said {...(unsure.length > 0 ? { 'data-unsure': true } : {})}>
-      <Row>
+      <Line>
         <span>{piece.text}</span>
         {is === 'next' && <Quiet>what is next for it</Quiet>}
         {unsure.length > 0 && <Now>{unsure.map((u) => UNSURE_WORDS[u]).join(' ')}</Now>}
@@ -63,16 +76,16 @@ export function OneSaid({ reviewed, narration }: { reviewed: Reviewed; narration
           aria-expanded={isCutting}
           onPress={() => setCutting(!isCutting)}
         >
-          Cut or join
+          <Scissors size={20} aria-hidden /> <OnDesk>Cut or join</OnDesk>
         </Button>
         <Button
           $look="quiet"
           aria-label={`Set aside: ${piece.text}`}
           onPress={() => narration.setIs(key, 'chatter')}
         >
-          Set aside
+          <CircleMinus size={20} aria-hidden /> <OnDesk>Set aside</OnDesk>
         </Button>
-      </Row>
+      </Line>
       {isCutting && <CutOrJoin reviewed={reviewed} narration={narration} onDone={() => setCutting(false)} />}
       {is === 'next' ? (
         <Row>

@@ -18,7 +18,11 @@ export function useInTheirPlace(mail: string) {
       text === null
         ? call('outboxReturn', { params: { mail } })
         : call('outboxAnswer', { params: { mail }, body: { text } }),
-    onSuccess: () => client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'outbox' }),
+    // It does not say whose mail it was: whatever shows a question or a letter reads it again.
+    onSuccess: () => {
+      for (const key of ['floor', 'build', 'entries', 'questions', 'letter', 'letters'])
+        void client.invalidateQueries({ queryKey: [key] });
+    },
   });
 }
 

@@ -42,7 +42,9 @@ export function VoiceButton({ onRecorded }: { onRecorded: (file: File) => void }
     const timer = setInterval(() => {
       const now = (performance.now() - began) / 1000;
       setSeconds(now);
-      if (now >= LONGEST_SECONDS) void stop(recording);
+      if (now < LONGEST_SECONDS) return;
+      clearInterval(timer);
+      void stop(recording);
     }, 250);
     return () => clearInterval(timer);
   }, [recording]);

@@ -95,7 +95,7 @@ const damaged = (name: string) => (error: unknown) => {
   throw error instanceof BadArchive ? error : new BadArchive(`${name} is damaged.`);
 };
 
-async function contentOf(zip: ZipFile, entry: Entry | undefined): Promise<unknown> {
+async function readContent(zip: ZipFile, entry: Entry | undefined): Promise<unknown> {
   if (!entry) throw new BadArchive('There is no book.json in it: it is not the book of a car.');
   if (entry.uncompressedSize > MOST_CONTENT_BYTES) throw new BadArchive('Its book.json is too large.');
   const chunks: Buffer[] = [];
@@ -137,7 +137,7 @@ export async function openArchive(file: string): Promise<OpenArchive> {
   const zip = await openZip(file);
   try {
     const entries = await entriesOf(zip);
-    const content = await contentOf(zip, entries.get(CONTENT));
+    const content = await readContent(zip, entries.get(CONTENT));
     if (!hasShape(content)) throw new BadArchive(`${placeOf(hasShape.errors![0]!)}.`);
     const [fault] = faultsOfBook(content, new Set(entries.keys()));
     if (fault !== undefined) throw new BadArchive(`${fault}.`);

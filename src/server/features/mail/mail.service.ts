@@ -83,14 +83,14 @@ export async function tryServer(deps: Deps, who: SignedIn): Promise<MailTried> {
   }
 }
 
-async function outboxOf(deps: Deps): Promise<Outbox> {
+function outboxOf(deps: Deps): Outbox {
   if (deps.outbox === null) throw notFound('outbox');
   return deps.outbox;
 }
 
 /** What a mail in the outbox is answered to, or brought back to. */
 async function sentMail(deps: Deps, who: SignedIn, mailId: string) {
-  const mail = await (await outboxOf(deps)).raw(who.shopId, mailId);
+  const mail = await outboxOf(deps).raw(who.shopId, mailId);
   const [back] = addressesIn(mail?.replyTo);
   if (!mail) throw notFound('mail');
   if (!back?.address) throw new Refusal('conflict', 'Nobody answers to this mail.');

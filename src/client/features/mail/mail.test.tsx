@@ -1,0 +1,132 @@
+/** The mail server and the Outbox on screen: what is used, what is refused at its field, what a try says, what is done in a customer's place. */
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
+import type { MailServerView, OutboxView } from '#contract/mail.ts';
+import { refused, serve, show, type Asked } from '#tests/support/page.tsx';
+import MailServerPage from './MailServerPage.tsx';
+import OutboxPage from './OutboxPage.tsx';
+
+let server: ReturnType<typeof serve>;
+let answer: (asked: Asked) => { status?: number; body: unknown } | null;
+beforeEach(() => {
+  answer = () => null;
+  server = serve((asked) => answer(asked));
+});
+afterEach(() => {
+  cleanup();
+  server.end();
+});
+const press = (name: string): void => void fireEvent.click(screen.getByRole('button', { name }));
+const fill = (label: string, value: string): void =>
+  void fireEvent.change(screen.getByLabelText(label), { target: { value } });
+
+describe('the mail server', () => {
+  const OWN: MailServerView = {
+    server: {
+      ...{ version: 3, host: 'mail.example.org', port: 465, secure: 'tls' as const },
+      ...{ userName: 'wren', fromAddress: 'shop@example.org', hasPassword: true },
+    },
+    usual: 'stand-in',
+  };
+  const open = (view: MailServerView): unknown =>
+    show(<MailServerPage />, { data: [[['mail-server'], view]] });
+
+  test('none of its own: where mail goes is said; one that is set is sent whole', async () => {
+    open({ server: null, usual: 'stand-in' });
+    expect(screen.getByText(/^Mail goes to the stand-in/)).toBeTruthy();
+    answer = () => ({ body: OWN });
+    fill('Server', 'mail.example.org');
+    fill('Port', '465');
+    fill('What is said on the way', 'tls');
+    fill('Name to sign in with, if it wants one', 'wren');
+    fill('Password', 'pass word');
+    fill('Letters come from', 'shop@example.org');
+    press('Use this server');
+    expect(
+      await screen.findByText(/^Letters go out through mail\.example\.org, from shop@example\.org/),
+    ).toBeTruthy();
+    expect(server.asked[0]!.body).toEqual({
+      ...{ version: 0, host: 'mail.example.org', port: 465, secure: 'tls' },
+      ...{ userName: 'wren', password: 'pass word', fromAddress: 'shop@example.org' },
+    });
+  });
+
+  test('a password that is kept is not shown, and not sent where none was typed', async () => {
+    open(OWN);
+    expect(screen.getByLabelText('Password')).toHaveProperty('value', '');
+    expect(screen.getByText('One is kept. Empty leaves it as it is.')).toBeTruthy();
+    answer = () => ({ body: OWN });
+    press('Use this server');
+    await waitFor(() => expect(server.asked).toHaveLength(1));
+    expect(server.asked[0]!.body).not.toHaveProperty('password');
+  });
+
+  test('what is not right is said at its field, by the page or by the server', async () => {
+    open({ server: null, usual: 'installation' });
+    fill('Server', 'two words');
+    fill('Letters come from', 'nobody');
+    press('Use this server');
+    expect(await screen.findByText('a name as in mail.example.org')).toBeTruthy();
+    expect(screen.getByText('that is not an email address')).toBeTruthy();
+    expect(server.asked).toEqual([]);
+    fill('Server', 'mail.example.org');
+    fill('Letters come from', 'a@example.org');
+    answer = () => refused(400, 'no', [{ field: 'host', reason: 'localhost only' }]);
+    press('Use this server');
+    expect(await screen.findByText('localhost only')).toBeTruthy();
+  });
+
+  test('tried: taken, or in the server’s own words why not; stopped', async () => {
+    open(OWN);
+    answer = () => ({ body: { to: 'wren@example.org', why: null } });
+    press('Send me a mail to try it');
+    expect(await screen.findByText(/has taken a mail to wren@example\.org/)).toBeTruthy();
+    answer = () => ({ body: { to: 'wren@example.org', why: '535 wrong password' } });
+    press('Send me a mail to try it');
+    expect(await screen.findByText('It was not taken: 535 wrong password')).toBeTruthy();
+    answer = () => ({ body: { server: null, usual: 'stand-in' } });
+    press('Stop using it');
+    expect(await screen.findByText(/^Mail goes to the stand-in/)).toBeTruthy();
+  });
+});
+
+describe('the Outbox', () => {
+  const MAIL: OutboxView['mails'][number] = {
+    ...{ id: 'm', way: 'mail', to: 'Ilse', subject: 'News of your car', text: 'Dear Ilse', link: '/l/x' },
+    ...{ at: '2026-03-10T10:00:00Z', canAnswer: true },
+  };
+  const open = (mails: OutboxView['mails']): unknown =>
+    show(<OutboxPage />, { data: [[['outbox'], { mails }]] });
+
+  test('empty it says what to do', () => {
+    open([]);
+    expect(screen.getByText(/^No mail yet/)).toBeTruthy();
+  });
+
+  test('answered in their place; not without words; a text message cannot be answered', async () => {
+    open([MAIL, { ...MAIL, id: 't', way: 'text', subject: 'Text message', canAnswer: false }]);
+    expect(screen.getAllByRole('button', { name: 'Answer as they would' })).toHaveLength(1);
+    expect(screen.getByRole('button', { name: 'Answer as they would' })).toHaveProperty('disabled', true);
+    fill('Answer by mail', 'Can it be blue?');
+    answer = () => ({ body: { sent: true } });
+    press('Answer as they would');
+    expect(await screen.findByText('Answered. The Floor has it.')).toBeTruthy();
+    expect(server.asked[0]).toMatchObject({
+      path: '/api/outbox/m/answer',
+      body: { text: 'Can it be blue?' },
+    });
+    expect(screen.getByLabelText('Answer by mail')).toHaveProperty('value', '');
+  });
+
+  test('brought back; and what is refused is said, with the words still there', async () => {
+    open([MAIL]);
+    answer = () => ({ body: { sent: true } });
+    press('Let it come back');
+    expect(await screen.findByText(/^Brought back/)).toBeTruthy();
+    fill('Answer by mail', 'Hello?');
+    answer = () => refused(409, 'It was not taken: nobody answers to that address');
+    press('Answer as they would');
+    expect(await screen.findByText(/^It was not taken/)).toBeTruthy();
+    expect(screen.getByLabelText('Answer by mail')).toHaveProperty('value', 'Hello?');
+  });
+});
