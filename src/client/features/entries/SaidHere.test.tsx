@@ -6,8 +6,8 @@ import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import type { Role } from '#contract/access.ts';
 import { refused, serve, show, type Asked } from '#tests/support/page.tsx';
-import { allHere } from '../../shared/device.ts';
-import { forgetAct, sendAs } from '../outgoing/outgoing.ts';
+import { allHere, dropHere } from '../../shared/device.ts';
+import { sendAs } from '../outgoing/index.ts';
 import SaidHere from './SaidHere.tsx';
 
 let server: ReturnType<typeof serve>;
@@ -21,7 +21,7 @@ beforeEach(() => {
 afterEach(async () => {
   cleanup();
   sendAs(null);
-  for (const a of await allHere('acts')) await forgetAct(a.id);
+  for (const a of await allHere('acts')) await dropHere('acts', a.id);
   server.end();
   jest.useRealTimers();
 });
