@@ -9,6 +9,7 @@ import { readKind, type KindRead } from './kindWords.ts';
 import { findNames, nameAt, unknownVendor } from './names.ts';
 import { findBarePrice, findMarkedPrices, type Price } from './prices.ts';
 import { findDurations, findMeasures, type Found } from './quantities.ts';
+import type { Token } from './tokens.ts';
 import { prepare, Reading } from './reading.ts';
 import { readSubject } from './subject.ts';
 import type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
@@ -116,6 +117,23 @@ function readPart(r: Reading): void {
   if (r.part) r.take('subject', r.part);
 }
 
+/** “An hour, no, sorry, two hours”: what stands before was not meant. */
+const NOT_MEANT = /^[,–—-]? ?(?:no|sorry|rather|i mean|make that|actually|scratch that)\b/;
+
+/** Minutes that were said, together; without what was taken back at once. */
+function worked(t: readonly Token[], durations: readonly Found<number>[]): number {
+  return durations.reduce((sum, d, k) => {
+    const before = durations[k - 1];
+    const between = before
+      ? t
+          .slice(before.next, d.from)
+          .map((tok) => tok.lower)
+          .join(' ')
+      : '';
+    return NOT_MEANT.test(between) ? sum - before!.value + d.value : sum + d.value;
+  }, 0);
+}
+
 function readQuantities(r: Reading): void {
   const { t, known } = r;
   const durations = findDurations(t, known.mark).filter((d) => r.free(d));
@@ -125,7 +143,7 @@ function readQuantities(r: Reading): void {
     r.take('minutes', first);
   }
   for (const d of durations.slice(1)) r.take('minutes', d);
-  if (durations.length > 1) r.result.minutes = durations.reduce((sum, d) => sum + d.value, 0);
+  if (durations.length > 1) r.result.minutes = worked(t, durations);
   const poundsWeigh = r.context.currency !== 'GBP';
   for (const m of findMeasures(t, known.mark, poundsWeigh)) {
     if (!r.free(m)) continue;

@@ -198,6 +198,8 @@ function isPriceAt(
 ): boolean {
   const buys = kind === 'ordered' || kind === 'spent';
   const before = t[i - 1];
+  // “Ordered ten from Cobb Springs”: how many.
+  if (isWord(before, /^ordered$/) && isWord(t[n.next], /^from$/)) return false;
   const ends = boundary(t, n.next) || blocked(n.next);
   if (kind === 'spent' && i === afterKind && ends) return true;
   if (buys && i === vendorEnds && ends) return true;

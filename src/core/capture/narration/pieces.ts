@@ -73,7 +73,8 @@ const ENDS = /^(?:hours?|hrs?|h|minutes?|mins?|must|should|nice|safety|pounds|qu
 
 /** “… two hours found a run on the nearside”, “… safety I ordered two”: another thing, without a joint before it. */
 function anewAt(t: readonly Token[], says: number, i: number, next: number): boolean {
-  if (!ENDS.test(t[i - 1]!.lower)) return false;
+  const before = t[i - 1]!.text === ',' ? t[i - 2] : t[i - 1];
+  if (!before || !ENDS.test(before.lower)) return false;
   const word = /^(?:i|we)$/.test(t[i]!.lower) ? i + 1 : i;
   if (word >= next || /^(?:and|or|to|for|on|of|hours?|hrs?|minutes?|mins?|,)$/.test(t[word]!.lower))
     return false;
@@ -108,6 +109,8 @@ export function cut(t: readonly Token[], run: Run): Run[] {
   const runs: Run[] = [];
   let from = run.from;
   let says = run.says ?? run.from;
+  // “Estate, sanded the tailgate”: what is said begins behind the mark.
+  while (says < run.next && /^[,:–—-]$/.test(t[says]!.text)) says += 1;
   for (let i = says; i < run.next; i += 1) {
     if (isStop(t[i]!)) {
       if (i > from) runs.push({ from, next: i });
