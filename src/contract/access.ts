@@ -58,6 +58,7 @@ export const ROUTES = {
   letterRead: { method: 'get', path: '/api/letters/:letterId', allow: DESK },
   letterSave: { method: 'put', path: '/api/letters/:letterId', allow: DESK },
   letterRedraft: { method: 'post', path: '/api/letters/:letterId/redraft', allow: DESK },
+  letterHere: { method: 'post', path: '/api/letters/:letterId/here', allow: DESK },
   letterSend: { method: 'post', path: '/api/letters/:letterId/send', allow: DESK },
   questionsRead: { method: 'get', path: '/api/builds/:buildId/questions', allow: DESK },
   questionAnswer: { method: 'post', path: '/api/questions/:questionId/answer', allow: DESK },

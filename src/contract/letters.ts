@@ -18,18 +18,46 @@ import {
   Validate,
   ValidateIf,
   ValidateNested,
+  ValidatorConstraint,
+  type ValidatorConstraintInterface,
 } from 'class-validator';
 import type { ShownPicture } from '#core/photo/shown.ts';
 import type { Leak } from '#core/update/leaks.ts';
 import type { Detail, Letter } from '#core/update/letter.ts';
 import { DETAILS } from '#core/update/letter.ts';
+import { safeHref } from '#core/update/rich.ts';
 import type { Unsaid } from '#core/update/unsaid.ts';
 import type { TellBy } from './builds.ts';
 import { CalendarDay } from './calendarDay.ts';
 
+@ValidatorConstraint({ name: 'letterAddress' })
+class LetterAddress implements ValidatorConstraintInterface {
+  validate(value: unknown): boolean {
+    return typeof value === 'string' && safeHref(value) === value;
+  }
+
+  defaultMessage(): string {
+    return 'an address of the web, a mailbox or a telephone';
+  }
+}
+
+class TextMarkDto {
+  @IsInt() @Min(0) @Max(4000) start!: number;
+  @IsInt() @Min(1) @Max(4000) end!: number;
+  @IsOptional() @IsBoolean() bold?: boolean;
+  @IsOptional() @Validate(LetterAddress) href?: string;
+}
+
 class LetterItemDto {
   @IsString() @Length(1, 100) id!: string;
   @IsString() @MaxLength(4000, { message: 'at most 4,000 characters' }) text!: string;
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(200)
+  @ValidateNested({ each: true })
+  @Type(() => TextMarkDto)
+  marks?: readonly TextMarkDto[];
+
   @IsBoolean() leftOut!: boolean;
   @IsOptional() @IsBoolean() fixed?: boolean;
   @IsOptional() @IsBoolean() answer?: boolean;
@@ -90,6 +118,25 @@ export class LetterSendDto extends LetterVersionDto {
   @IsString({ each: true })
   @MaxLength(4000, { each: true })
   figures!: string[];
+}
+
+/** A page on which a draft is open, and where in it somebody writes; empty: nowhere yet. */
+export class LetterHereDto {
+  @IsUUID() pageId!: string;
+  @IsString() @MaxLength(100) place!: string;
+  @IsOptional() @IsBoolean() leaving?: boolean;
+}
+
+export interface LetterWriter {
+  name: string;
+  place: string;
+}
+
+export interface LetterHereView {
+  /** Of the letter as the server has it. */
+  version: number;
+  /** Who else has it open now; oneself on another page, too. */
+  others: LetterWriter[];
 }
 
 export interface LetterView {

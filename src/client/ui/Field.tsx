@@ -21,7 +21,8 @@ const Fault = styled.p`
   font-size: ${size.small};
   font-weight: 600;
 `;
-const look = `
+/** How every field looks. */
+export const fieldLook = `
   width: 100%;
   min-height: ${touch};
   padding: ${space.s} ${space.m};
@@ -31,16 +32,16 @@ const look = `
   &[aria-invalid='true'] { border-color: ${color.oxide}; border-width: 2px; }
 `;
 export const Input = styled.input`
-  ${look}
+  ${fieldLook}
   &[data-mono] {
     font-family: ${font.mono};
   }
 `;
 export const Select = styled.select`
-  ${look}
+  ${fieldLook}
 `;
 export const TextArea = styled.textarea`
-  ${look}
+  ${fieldLook}
   field-sizing: content;
   resize: vertical;
   line-height: 1.5;

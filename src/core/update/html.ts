@@ -2,15 +2,14 @@
 import { picturesHtml, type ShownPicture } from '../photo/shown.ts';
 import type { Letter, LetterItem } from './letter.ts';
 import { escapeHtml } from './escape.ts';
+import { richHtml, richText, trimmed } from './rich.ts';
 
 /** The parts of a letter that are told: what is left out, and parts with nothing in them, are gone. */
 export function toldParts(letter: Letter): { title: string; items: LetterItem[] }[] {
   return letter.parts
     .map((p) => ({
       title: p.title,
-      items: p.items
-        .filter((i) => !i.leftOut && i.text.trim() !== '')
-        .map((i) => ({ ...i, text: i.text.trim() })),
+      items: p.items.filter((i) => !i.leftOut && i.text.trim() !== '').map((i) => trimmed(i)),
     }))
     .filter((p) => p.items.length > 0);
 }
@@ -29,9 +28,10 @@ export interface LetterPictures {
   pictures: readonly ShownPicture[];
 }
 
-function itemHtml({ text, media }: LetterItem, { address, pictures }: LetterPictures): string {
+function itemHtml(item: LetterItem, { address, pictures }: LetterPictures): string {
+  const { text, media } = item;
   const shown = pictures.filter((p) => media?.includes(p.id));
-  return `<li>${paragraphs(text)}${picturesHtml(shown, address, text.slice(0, 120))}</li>`;
+  return `<li>${richHtml(item)}${picturesHtml(shown, address, text.slice(0, 120))}</li>`;
 }
 
 /** What must be decided is answered on the estimate; a mail, which knows no address, leads to the page. */
@@ -54,7 +54,8 @@ export function letterHtml(letter: Letter, level: 2 | 3 = 2, pictures: LetterPic
 /** The letter as plain text for a mail, with the address of its page. */
 export function letterText(letter: Letter, link: string): string {
   const parts = toldParts(letter).map(
-    ({ title, items }) => `${title}\n${items.map((i) => `  - ${i.text}`).join('\n')}`,
+    ({ title, items }) =>
+      `${title}\n${items.map((i) => `  - ${richText(i).replace(/\n/g, '\n    ')}`).join('\n')}`,
   );
   return [
     letter.greeting,

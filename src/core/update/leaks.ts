@@ -207,6 +207,17 @@ function noteLeaks({ words }: Place, internal: ReadonlySet<string>): Found[] {
   return found;
 }
 
+/** The address of a customer’s page. Their own goes with every letter; any other is a way into somebody else’s. */
+const PAGE = /\/l\/[\w-]{20,}/g;
+
+const pageLeaks = ({ text }: Place): Found[] =>
+  [...text.matchAll(PAGE)].map(({ 0: page, index }) => ({
+    start: index,
+    end: index + page.length,
+    why: 'it leads to a customer’s page, and whoever has the address can read it',
+    isSure: true,
+  }));
+
 /** What stands below the photographs of an item, by the item’s id and the photograph’s. */
 export type Captions = ReadonlyMap<string, readonly { id: string; caption: string }[]>;
 
@@ -223,6 +234,10 @@ const captionsOf = ({ id, media }: LetterItem, captions: Captions): Told[] =>
     .filter((c) => media?.includes(c.id) && c.caption !== '')
     .map((c) => ({ where: id, text: c.caption }));
 
+/** Where words of an item lead to. */
+const addressesOf = ({ id, marks = [] }: LetterItem): Told[] =>
+  marks.flatMap(({ href }) => (href === undefined ? [] : [{ where: id, text: href }]));
+
 const textsOf = (letter: Letter, captions: Captions): Told[] => [
   { where: 'subject', text: letter.subject },
   { where: 'greeting', text: letter.greeting },
@@ -230,7 +245,11 @@ const textsOf = (letter: Letter, captions: Captions): Told[] => [
     { where: p.id, text: p.title },
     ...p.items
       .filter((i) => !i.leftOut)
-      .flatMap((i): Told[] => [{ where: i.id, text: i.text, isFixed: i.fixed }, ...captionsOf(i, captions)]),
+      .flatMap((i): Told[] => [
+        { where: i.id, text: i.text, isFixed: i.fixed },
+        ...addressesOf(i),
+        ...captionsOf(i, captions),
+      ]),
   ]),
   { where: 'closing', text: letter.closing },
 ];
@@ -257,6 +276,7 @@ export function leaksOf(letter: Letter, guard: LeakGuard, captions: Captions = n
       ...nameLeaks(place, guard, own),
       ...carLeaks(place, guard, own),
       ...personLeaks(place, guard),
+      ...pageLeaks(place),
       // What is worked out is the customer’s own, whatever else may come to as much or be worded so.
       ...(isFixed ? [] : [...moneyLeaks(place, guard), ...noteLeaks(place, internal)]),
     ];

@@ -1,10 +1,13 @@
 /** A letter as it is kept and sent: plain words in order, each sentence knowing where it comes from. */
 import type { LetterSection } from '../log/kinds.ts';
+import type { TextMark } from './rich.ts';
 
 /** One sentence of a letter, with the entries it tells and whether the owner leaves it out. */
 export interface LetterItem {
   id: string;
   text: string;
+  /** What of the text is bold, and what leads to an address. */
+  marks?: readonly TextMark[];
   leftOut: boolean;
   /** Ids of the photographs that go with it. */
   media?: readonly string[];

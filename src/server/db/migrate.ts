@@ -14,6 +14,7 @@ import * as addEstimates from '../../../migrations/20261125_add_estimates.ts';
 import * as addHouseRules from '../../../migrations/20261125_add_house_rules.ts';
 import * as addInspections from '../../../migrations/20261125_add_inspections.ts';
 import * as addLetterManner from '../../../migrations/20261129_add_letter_manner.ts';
+import * as addLetterWriters from '../../../migrations/20261204_add_letter_writers.ts';
 import * as addMail from '../../../migrations/20261201_add_mail.ts';
 import * as addOpenings from '../../../migrations/20261125_add_openings.ts';
 import * as addPhotos from '../../../migrations/20261125_add_photos.ts';
@@ -55,6 +56,7 @@ const MIGRATIONS = {
   '20261201_add_mail': addMail,
   '20261202_add_voice_notes': addVoiceNotes,
   '20261203_add_readers': addReaders,
+  '20261204_add_letter_writers': addLetterWriters,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

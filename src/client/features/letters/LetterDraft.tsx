@@ -1,10 +1,11 @@
 /** The draft: every sentence can be changed or left out; what is left out stays to be put back. */
-import { useRef, useState } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
+import type { Editor } from '@tiptap/core';
 import { useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import { styled } from 'styled-components';
-import type { LetterView } from '#contract/letters.ts';
-import { allItems, type LetterItem, type LetterPart } from '#core/update/letter.ts';
+import type { LetterView, LetterWriter } from '#contract/letters.ts';
+import { allItems, type Letter, type LetterItem, type LetterPart } from '#core/update/letter.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -19,6 +20,8 @@ import { PartEditor } from './PartEditor.tsx';
 import { firstName, SendBox } from './SendBox.tsx';
 import { Unsaid } from './Unsaid.tsx';
 import { useDraft } from './useDraft.ts';
+import { useWriters } from './useWriters.ts';
+import { WritingBar } from './WritingBar.tsx';
 
 const Columns = styled.div`
   display: grid;
@@ -38,13 +41,27 @@ const STATE_WORDS = {
   saved: 'Saved.',
   unsaved: 'Changed …',
   saving: 'Saving …',
-  conflict: 'Somebody else changed this letter.',
+  conflict: 'Not saved yet.',
   failed: 'Not saved yet.',
 } as const;
 
 /** Puts the cursor into a sentence of the draft. */
 const focusSentence = (root: HTMLElement | null, id: string): void =>
   root?.querySelector<HTMLElement>(`[data-sentence="${CSS.escape(id)}"]`)?.focus();
+
+const alsoHere = (others: readonly LetterWriter[]): string => {
+  const names = [...new Set(others.map((o) => o.name))];
+  return `${names.join(' and ')} ${names.length > 1 ? 'have' : 'has'} this letter open too. What they change comes in here.`;
+};
+
+/** Where both changed the same: the heading of its part, or the field. */
+function placesIn(content: Letter, where: readonly string[]): string {
+  const names = where.map((w) => {
+    const part = content.parts.find((p) => p.items.some((i) => i.id === w));
+    return part ? `a sentence of “${part.title}”` : `the ${w}`;
+  });
+  return [...new Set(names)].join(' and ');
+}
 
 interface DraftProps {
   letter: LetterView;
@@ -58,11 +75,33 @@ export function LetterDraft({ letter, onSent }: DraftProps) {
   const pictures = [...photos.values()].flat().map((p) => ({ ...p, url: photoUrl(p, 'thumb') }));
   const client = useQueryClient();
   const root = useRef<HTMLDivElement>(null);
-  const editPart = (id: LetterPart['id'], change: (items: LetterItem[]) => LetterItem[]): void =>
-    draft.edit((l) => ({
-      ...l,
-      parts: l.parts.map((p) => (p.id === id ? { ...p, items: change(p.items) } : p)),
-    }));
+  /** Where one writes, and the editor of the sentence that one wrote in last. */
+  const [place, setPlace] = useState('');
+  const [editor, setEditor] = useState<Editor | null>(null);
+  const others = useWriters({
+    letterId: letter.id,
+    place,
+    versionHere: draft.versionHere,
+    onNewer: draft.join,
+  });
+  const editPart = (
+    id: LetterPart['id'],
+    change: (items: LetterItem[]) => LetterItem[],
+    where: string | null = null,
+  ): void =>
+    draft.edit(
+      (l) => ({ ...l, parts: l.parts.map((p) => (p.id === id ? { ...p, items: change(p.items) } : p)) }),
+      where,
+    );
+  /** One way back for the whole letter, whichever field the cursor is in. */
+  const onKeyDown = (e: KeyboardEvent): void => {
+    if (!(e.ctrlKey || e.metaKey) || e.altKey) return;
+    const key = e.key.toLowerCase();
+    if (key !== 'z' && key !== 'y') return;
+    e.preventDefault();
+    if (key === 'y' || e.shiftKey) draft.redo();
+    else draft.undo();
+  };
   const theirs = async (): Promise<void> => {
     await client.invalidateQueries({ queryKey: letterQuery(letter.id).queryKey });
     const now = client.getQueryData(letterQuery(letter.id).queryKey);
@@ -88,35 +127,55 @@ export function LetterDraft({ letter, onSent }: DraftProps) {
       })),
     }));
   return (
-    <Columns ref={root}>
+    <Columns
+      ref={root}
+      onKeyDown={onKeyDown}
+      onFocus={(e) => setPlace(e.target.closest<HTMLElement>('[data-sentence]')?.dataset.sentence ?? '')}
+      onBlur={(e) => {
+        if (!e.currentTarget.contains(e.relatedTarget)) setPlace('');
+      }}
+    >
       <Stack $gap="l">
+        <WritingBar
+          editor={editor}
+          undo={draft.undo}
+          redo={draft.redo}
+          canUndo={draft.canUndo}
+          canRedo={draft.canRedo}
+        />
         <TextField
           label="Subject"
+          data-sentence="subject"
           value={draft.content.subject}
           maxLength={200}
-          onChange={(e) => draft.edit((l) => ({ ...l, subject: e.target.value }))}
+          onChange={(e) => draft.edit((l) => ({ ...l, subject: e.target.value }), 'subject')}
         />
         <TextAreaField
           label="Greeting"
+          data-sentence="greeting"
           value={draft.content.greeting}
           rows={1}
           maxLength={500}
-          onChange={(e) => draft.edit((l) => ({ ...l, greeting: e.target.value }))}
+          onChange={(e) => draft.edit((l) => ({ ...l, greeting: e.target.value }), 'greeting')}
         />
         {draft.content.parts.map((part) => (
           <PartEditor
             key={part.id + part.title}
+            buildId={letter.buildId}
             part={part}
             photos={photos}
-            onItems={(change) => editPart(part.id, change)}
+            onItems={(change, where) => editPart(part.id, change, where)}
+            onFocus={setEditor}
+            others={others}
           />
         ))}
         <TextAreaField
           label="Closing"
+          data-sentence="closing"
           value={draft.content.closing}
           rows={3}
           maxLength={1000}
-          onChange={(e) => draft.edit((l) => ({ ...l, closing: e.target.value }))}
+          onChange={(e) => draft.edit((l) => ({ ...l, closing: e.target.value }), 'closing')}
         />
       </Stack>
       <Side aria-label="Sending">
@@ -132,9 +191,17 @@ export function LetterDraft({ letter, onSent }: DraftProps) {
         <div role="status">
           <Quiet>{STATE_WORDS[draft.state]}</Quiet>
         </div>
+        {others.length > 0 && <Notice>{alsoHere(others)}</Notice>}
         {draft.state === 'conflict' && (
-          <Notice $tone="oxide">
-            Yours is still on this page. <Button onPress={() => void theirs()}>Take theirs</Button>
+          <Notice $tone="oxide" role="alert">
+            {draft.clash
+              ? `You both changed ${placesIn(draft.content, draft.clash.where)}. `
+              : 'Somebody else changed this letter. '}
+            Yours is still on this page.
+            <Row>
+              {draft.clash && <Button onPress={draft.keepMine}>Keep mine there</Button>}
+              <Button onPress={() => void theirs()}>Take all of theirs</Button>
+            </Row>
           </Notice>
         )}
         {draft.error && (

@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import type { Leak } from '#core/update/leaks.ts';
 import type { Letter, LetterItem } from '#core/update/letter.ts';
 import { toldParts } from '#core/update/html.ts';
+import { blocksOf, type Span } from '#core/update/rich.ts';
 import { color, phone, size, space } from '../../ui/tokens.ts';
 
 /** The letter as it lies on the table. */
@@ -66,6 +67,55 @@ function withMarks(text: string, where: string, leaks: readonly Leak[]): ReactNo
   );
 }
 
+/** The words of one look, at `start` of their sentence. */
+function Words({ span, start, mark }: { span: Span; start: number; mark: Mark }) {
+  const words = mark(span.text, start);
+  const strong = span.bold ? <b>{words}</b> : words;
+  return span.href === null ? strong : <a href={span.href}>{strong}</a>;
+}
+
+type Mark = (text: string, start: number) => ReactNode;
+
+function Line({ spans, start, mark }: { spans: readonly Span[]; start: number; mark: Mark }) {
+  let at = start;
+  return spans.map((span) => {
+    const from = at;
+    at += span.text.length;
+    return <Words key={from} span={span} start={from} mark={mark} />;
+  });
+}
+
+/** A sentence with its bold words, its addresses and its lists, and with what leaks in it marked. */
+function Sentence({ item, leaks }: { item: LetterItem; leaks: readonly Leak[] }) {
+  // Where they lie is counted in the whole sentence: here it is cut into words of one look.
+  const here = leaks.filter((l) => l.where === item.id && item.text.slice(l.start, l.end) === l.words);
+  const mark: Mark = (text, start) =>
+    withMarks(
+      text,
+      item.id,
+      here.flatMap((l) => {
+        const from = Math.max(0, l.start - start);
+        const to = Math.min(text.length, l.end - start);
+        return from < to ? [{ ...l, start: from, end: to, words: text.slice(from, to) }] : [];
+      }),
+    );
+  return blocksOf(item).map((block, i) =>
+    block.type === 'list' ? (
+      <ul key={i}>
+        {block.points.map((p) => (
+          <li key={p.start}>
+            <Line {...p} mark={mark} />
+          </li>
+        ))}
+      </ul>
+    ) : (
+      <div key={i}>
+        <Line {...block} mark={mark} />
+      </div>
+    ),
+  );
+}
+
 interface TextProps {
   content: Letter;
   pictures: readonly LetterPicture[];
@@ -84,7 +134,7 @@ export function LetterText({ content, pictures, leaks = [] }: TextProps) {
           <ul>
             {part.items.map((item) => (
               <li key={item.id}>
-                {withMarks(item.text, item.id, leaks)}
+                <Sentence item={item} leaks={leaks} />
                 <Pictures of={item} pictures={pictures} />
               </li>
             ))}

@@ -1,14 +1,16 @@
 /** One part of a draft: its sentences, each told or left out, with the photographs that go with it. */
 import { Plus } from 'lucide-react';
+import type { Editor } from '@tiptap/core';
 import { v7 as uuidv7 } from 'uuid';
 import { styled } from 'styled-components';
+import type { LetterWriter } from '#contract/letters.ts';
 import type { PhotoView } from '#contract/photos.ts';
 import type { LetterItem, LetterPart } from '#core/update/letter.ts';
 import { Button } from '../../ui/Button.tsx';
-import { TextArea } from '../../ui/Field.tsx';
 import { HiddenVisually, Row } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
-import { photoUrl, photoWords } from '../photos/index.ts';
+import { CaptionField, photoUrl, photoWords } from '../photos/index.ts';
+import { SentenceEditor } from './SentenceEditor.tsx';
 
 const Part = styled.fieldset`
   border: 0;
@@ -28,15 +30,11 @@ const Part = styled.fieldset`
     clear: both;
   }
 `;
-const Sentence = styled.div<{ $out: boolean }>`
+const Sentence = styled.div`
   display: grid;
   grid-template-columns: 7rem minmax(0, 1fr);
   gap: ${space.s};
   align-items: start;
-  textarea {
-    min-height: ${touch};
-    ${({ $out }) => ($out ? `text-decoration: line-through; color: ${color.zinc}; border-style: dashed;` : '')}
-  }
   ${phone} {
     grid-template-columns: minmax(0, 1fr);
   }
@@ -60,23 +58,48 @@ const Tell = styled.label`
     accent-color: ${color.blueing};
   }
 `;
-export function PartEditor({
-  part,
-  photos,
-  onItems,
-}: {
+/** Who else writes in a sentence now. */
+const Writer = styled.p`
+  grid-column: 2;
+  font-size: ${size.small};
+  font-weight: 600;
+  color: ${color.brass};
+  ${phone} {
+    grid-column: 1;
+  }
+`;
+
+interface Props {
+  buildId: string;
   part: LetterPart;
   photos: ReadonlyMap<string, readonly PhotoView[]>;
-  onItems: (change: (items: LetterItem[]) => LetterItem[]) => void;
-}) {
+  /** `place`: what is typed there in one go is undone in one go. */
+  onItems: (change: (items: LetterItem[]) => LetterItem[], place?: string) => void;
+  onFocus: (editor: Editor) => void;
+  others: readonly LetterWriter[];
+}
+
+export function PartEditor({ buildId, part, photos, onItems, onFocus, others }: Props) {
   const set = (id: string, next: Partial<LetterItem>): void =>
     onItems((items) => items.map((i) => (i.id === id ? { ...i, ...next } : i)));
+  /** What is no longer bold, and leads nowhere any more, is no longer said to. */
+  const write = (id: string, { text, marks }: Pick<LetterItem, 'text' | 'marks'>): void =>
+    onItems(
+      (items) =>
+        items.map((i) => {
+          if (i.id !== id) return i;
+          const next: LetterItem = { ...i, text };
+          delete next.marks;
+          return marks ? { ...next, marks } : next;
+        }),
+      id,
+    );
   const add = (): void => onItems((items) => [...items, { id: `own-${uuidv7()}`, text: '', leftOut: false }]);
   return (
     <Part>
       <legend>{part.title}</legend>
       {part.items.map((item, n) => (
-        <Sentence key={item.id} $out={item.leftOut}>
+        <Sentence key={item.id}>
           <Tell>
             <input
               type="checkbox"
@@ -89,17 +112,23 @@ export function PartEditor({
           {item.fixed ? (
             <Worked $out={item.leftOut}>{item.text}</Worked>
           ) : (
-            <TextArea
-              aria-label={`${part.title}, sentence ${n + 1}`}
-              data-sentence={item.id}
-              value={item.text}
-              rows={1}
-              maxLength={4000}
-              onChange={(e) => set(item.id, { text: e.target.value })}
+            <SentenceEditor
+              id={item.id}
+              label={`${part.title}, sentence ${n + 1}`}
+              value={item}
+              isOut={item.leftOut}
+              onChange={(rich) => write(item.id, rich)}
+              onFocus={onFocus}
             />
           )}
+          {others
+            .filter((o) => o.place === item.id)
+            .map((o, i) => (
+              <Writer key={i}>{o.name} writes here</Writer>
+            ))}
           {!item.leftOut && (
             <ItemPhotos
+              buildId={buildId}
               item={item}
               photos={photos.get(item.id) ?? []}
               onMedia={(media) => set(item.id, { media })}
@@ -129,6 +158,11 @@ const Ticks = styled.div`
     min-height: ${touch};
     cursor: pointer;
   }
+  > div {
+    display: grid;
+    gap: ${space.xs};
+    align-content: start;
+  }
   img {
     display: block;
     height: 72px;
@@ -146,10 +180,12 @@ const Ticks = styled.div`
 
 /** The photographs of what is told: each goes with the letter or stays here. */
 function ItemPhotos({
+  buildId,
   item,
   photos,
   onMedia,
 }: {
+  buildId: string;
   item: LetterItem;
   photos: readonly PhotoView[];
   onMedia: (media: string[]) => void;
@@ -161,15 +197,18 @@ function ItemPhotos({
   return (
     <Ticks role="group" aria-label="Photographs that go with it">
       {photos.map((p) => (
-        <label key={p.id}>
-          <input type="checkbox" checked={goes.has(p.id)} onChange={() => toggle(p.id)} />
-          <img
-            src={photoUrl(p, 'thumb')}
-            alt={photoWords(p)}
-            width={Math.round((72 * p.width) / p.height)}
-            height={72}
-          />
-        </label>
+        <div key={p.id}>
+          <label>
+            <input type="checkbox" checked={goes.has(p.id)} onChange={() => toggle(p.id)} />
+            <img
+              src={photoUrl(p, 'thumb')}
+              alt={photoWords(p)}
+              width={Math.round((72 * p.width) / p.height)}
+              height={72}
+            />
+          </label>
+          {goes.has(p.id) && <CaptionField buildId={buildId} photo={p} />}
+        </div>
       ))}
     </Ticks>
   );

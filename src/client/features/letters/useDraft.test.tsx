@@ -102,6 +102,56 @@ describe('a draft', () => {
     expect(draft.current).toMatchObject({ state: 'saved', content: { subject: 'theirs' } });
   });
 
+  const theirs = (content: Partial<LetterView['content']>, version = 5) => ({
+    ...letter,
+    version,
+    content: { ...letter.content, ...content },
+  });
+  const conflict = (a: Asked, current: LetterView) =>
+    act(async () => a.answer(409, { status: 409, detail: 'Somebody changed it', current }));
+
+  test('what somebody else changed elsewhere comes in, and is saved together', async () => {
+    const draft = edit();
+    act(() => draft.current.edit(subject('mine')));
+    await quiet();
+    await conflict(asked[0]!, theirs({ closing: 'Theirs' }));
+    expect(draft.current).toMatchObject({
+      state: 'unsaved',
+      content: { subject: 'mine', closing: 'Theirs' },
+    });
+    await quiet();
+    expect(asked[1]!.body).toMatchObject({ version: 5, content: { subject: 'mine', closing: 'Theirs' } });
+    await saved(asked[1]!, 6);
+    // Taken back is one’s own change, not theirs.
+    act(() => draft.current.undo());
+    expect(draft.current.content).toMatchObject({ subject: 'News', closing: 'Theirs' });
+    act(() => draft.current.redo());
+    expect(draft.current.content.subject).toBe('mine');
+  });
+
+  test('where both changed the same, it is named, and one may keep one’s own there and theirs elsewhere', async () => {
+    const draft = edit();
+    act(() => draft.current.edit(subject('mine')));
+    await quiet();
+    await conflict(asked[0]!, theirs({ subject: 'theirs', closing: 'Theirs' }));
+    expect(draft.current).toMatchObject({ state: 'conflict', clash: { where: ['subject'] } });
+    await quiet();
+    expect(asked).toHaveLength(1);
+    act(() => draft.current.keepMine());
+    await quiet();
+    expect(asked[1]!.body).toMatchObject({ version: 5, content: { subject: 'mine', closing: 'Theirs' } });
+  });
+
+  test('what is heard while nothing is changed here is simply there; an older letter is not listened to', async () => {
+    const draft = edit();
+    act(() => draft.current.join(theirs({ greeting: 'Dear both,' }, 2)));
+    expect(draft.current).toMatchObject({ state: 'saved', content: { greeting: 'Dear both,' } });
+    act(() => draft.current.join(theirs({ greeting: 'old' }, 1)));
+    expect(draft.current.content.greeting).toBe('Dear both,');
+    await quiet();
+    expect(asked).toHaveLength(0);
+  });
+
   test('without an answer it says so and can be saved again', async () => {
     const draft = edit();
     act(() => draft.current.edit(subject('kept')));

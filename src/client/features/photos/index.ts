@@ -1,4 +1,5 @@
 /** What other features may use of this one. */
+export { CaptionField } from './CaptionField.tsx';
 export { ChoosePhotos, ChosenPhotos } from './ChoosePhotos.tsx';
 export { photoUrl, pictureUrl, usePhotosByEntry } from './photos.queries.ts';
 export { PhotoStrip, photoWords } from './PhotoStrip.tsx';

@@ -32,6 +32,75 @@ const pathOfLink = async (buildId: string): Promise<string> =>
   new URL((await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body.link.url).pathname;
 const page = (path: string) => supertest(it.server.app.express).get(path);
 
+describe('words with a look', () => {
+  const withItem = (letter: LetterView, item: object): LetterView['content'] => ({
+    ...letter.content,
+    parts: [
+      { id: 'next', title: 'What is next', items: [{ id: 'own-1', leftOut: false, ...item } as never] },
+    ],
+  });
+  const save = (letter: LetterView, content: LetterView['content']) =>
+    it.owner.put(pathOf('letterSave', { letterId: letter.id })).send({ version: letter.version, content });
+
+  test('bold, an address and a list are on the page and in the mail as they were written', async () => {
+    const buildId = await makeBuild(it.owner);
+    const letter = await draft(buildId);
+    const text = 'Two things:\n- the sill\n- the colour card';
+    const href = 'https://example.org/card';
+    const marks = [
+      { start: text.indexOf('sill'), end: text.indexOf('sill') + 4, bold: true },
+      { start: text.indexOf('colour'), end: text.length, href },
+    ];
+    const kept = (await save(letter, withItem(letter, { text, marks })).expect(200)).body as LetterView;
+    const html = 'Two things:<ul><li>the <b>sill</b></li><li>the <a href="https://example.org/card"';
+    await send(kept).expect(200);
+    expect((await page(await pathOfLink(buildId)).expect(200)).text).toContain(html);
+    const job = { shopId: it.shop.id, letterId: letter.id };
+    await mailLetter(it.server.deps, openPost(it.server.deps), job, false);
+    const [newest] = await it.server.deps.outbox!.list(it.shop.id);
+    const mail = await it.server.deps.outbox!.raw(it.shop.id, newest!.id);
+    expect(mail!.html).toContain(html);
+    expect(mail!.text).toContain(`    - the colour card (${href})`);
+  });
+
+  test('an address that would run a script is refused with its field, and so is one of a customer’s page', async () => {
+    const letter = await draft(await makeBuild(it.owner));
+    const marks = [{ start: 0, end: 3, href: 'javascript:alert(1)' }];
+    const { body } = await save(letter, withItem(letter, { text: 'one', marks })).expect(400);
+    expect(JSON.stringify(body.fields)).toContain('an address of the web, a mailbox or a telephone');
+    const other = await makeBuild(it.owner);
+    await send(await draft(other)).expect(200);
+    const theirs = `https://avrik.example.org${await pathOfLink(other)}`;
+    const kept = await save(
+      letter,
+      withItem(letter, { text: 'one', marks: [{ start: 0, end: 3, href: theirs }] }),
+    ).expect(200);
+    expect(kept.body.leaks).toMatchObject([{ where: 'own-1', isSure: true }]);
+    await send(kept.body as LetterView).expect(400);
+  });
+});
+
+describe('who else writes', () => {
+  const here = (agent: Agent, letterId: string, body: object) =>
+    agent.post(pathOf('letterHere', { letterId })).send({ place: '', ...body });
+
+  test('each sees the other and where they are, until they leave or fall silent; nobody of another shop does', async () => {
+    const letter = await draft(await makeBuild(it.owner));
+    const [mine, theirs] = [nextId(), nextId()];
+    await here(it.owner, letter.id, { pageId: mine, place: 'greeting' }).expect(200);
+    const seen = await here(it.office, letter.id, { pageId: theirs }).expect(200);
+    expect(seen.body).toMatchObject({ version: letter.version, others: [{ place: 'greeting' }] });
+    expect((await here(it.owner, letter.id, { pageId: mine })).body.others).toHaveLength(1);
+    await here(it.office, letter.id, { pageId: theirs, leaving: true }).expect(200);
+    expect((await here(it.owner, letter.id, { pageId: mine })).body.others).toEqual([]);
+    it.server.clock.set('2026-03-11T10:01:00.000Z');
+    expect((await here(it.office, letter.id, { pageId: theirs })).body.others).toEqual([]);
+    const stranger = await signedIn(it.server, await makeShop(it.server, 'letters-other'), 'owner');
+    await here(stranger, letter.id, { pageId: nextId() }).expect(404);
+    await here(it.owner, letter.id, { pageId: 'x' }).expect(400);
+  });
+});
+
 describe('the draft', () => {
   test('tells what was logged for the customer, with the figures of the build page, and the next one begins after it', async () => {
     const buildId = await makeBuild(it.owner);

@@ -1,5 +1,6 @@
 import {
   LetterDraftDto,
+  LetterHereDto,
   LetterSaveDto,
   LetterSendDto,
   LetterVersionDto,
@@ -11,6 +12,7 @@ import { handler, type Feature } from '../../http/routes.ts';
 import { readDue } from './due.service.ts';
 import * as m from './manner.service.ts';
 import * as s from './letters.service.ts';
+import { sayHere } from './writers.ts';
 
 export function lettersRoutes(deps: Deps): Feature {
   return {
@@ -34,6 +36,10 @@ export function lettersRoutes(deps: Deps): Feature {
     letterRedraft: handler({
       body: LetterVersionDto,
       run: ({ who, params, body }) => s.redraft(deps, who, params.letterId!, body),
+    }),
+    letterHere: handler({
+      body: LetterHereDto,
+      run: ({ who, params, body }) => sayHere(deps, who, params.letterId!, body),
     }),
     letterSend: handler({
       body: LetterSendDto,
