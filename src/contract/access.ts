@@ -46,6 +46,12 @@ export const ROUTES = {
   bookBringIn: { method: 'put', path: '/api/books/:bookId', allow: ['owner'] },
   bookGive: { method: 'post', path: '/api/books/:bookId/give', allow: ['owner'] },
   bookFile: { method: 'get', path: '/api/books/:bookId/:bookFile', allow: DESK },
+  papersList: { method: 'get', path: '/api/builds/:buildId/papers', allow: DESK },
+  /** The body is a PDF, as it is. */
+  paperUpload: { method: 'put', path: '/api/builds/:buildId/papers/:paperId', allow: DESK },
+  paperGive: { method: 'post', path: '/api/papers/:paperId/give', allow: DESK },
+  paperDrop: { method: 'delete', path: '/api/papers/:paperId', allow: DESK },
+  paperFile: { method: 'get', path: '/api/papers/:paperId/file', allow: DESK },
   /** A run of speech about several cars: all of it, or none. */
   saidKeep: { method: 'post', path: '/api/said', allow: EVERYBODY },
   entryCorrect: { method: 'post', path: '/api/builds/:buildId/corrections', allow: EVERYBODY },
@@ -207,6 +213,8 @@ export const ROUTES = {
   /** The customer's page: who has the link may read. */
   letterPage: { method: 'get', path: '/l/:token', allow: 'anyone' },
   linkBook: { method: 'get', path: '/l/:token/book/:bookFile', allow: 'anyone' },
+  linkPaper: { method: 'get', path: '/l/:token/papers/:paperId', allow: 'anyone' },
+  linkRevision: { method: 'get', path: '/l/:token/estimates/:revisionId', allow: 'anyone' },
   letterPicture: { method: 'get', path: '/l/:token/photos/:hash', allow: 'anyone' },
   questionAsk: { method: 'post', path: '/l/:token/questions', allow: 'anyone' },
   estimatePage: { method: 'get', path: '/l/:token/estimate', allow: 'anyone' },

@@ -6,7 +6,9 @@ import {
   IsIn,
   IsInt,
   IsNumber,
+  IsOptional,
   IsString,
+  IsUUID,
   Max,
   MaxLength,
   Min,
@@ -40,6 +42,9 @@ export class PhotoSaveDto {
   @ValidateNested({ each: true })
   @Type(() => PhotoMarkDto)
   marks!: PhotoMarkDto[];
+
+  /** The photograph that shows the same before the work; absent: none. */
+  @IsOptional() @IsUUID() before?: string;
 }
 
 export interface PhotoView {
@@ -53,6 +58,8 @@ export interface PhotoView {
   height: number;
   takenAt: string | null;
   marks: PhotoMark[];
+  /** Id of the photograph that shows the same before the work. */
+  before: string | null;
   version: number;
   /** Changes when what is shown changes: goes into the address of the file. */
   look: string;

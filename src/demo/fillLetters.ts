@@ -1,4 +1,6 @@
 /** The demo's letters: how each customer likes to be told, what they asked on their page, and what they were answered. */
+import { createHash } from 'node:crypto';
+import { writeFile } from 'node:fs/promises';
 import { DETAILS, type Detail } from '#core/update/letter.ts';
 import { addDays, type Day } from '#core/time/days.ts';
 import { inShop } from '#server/db/pool.ts';
@@ -10,7 +12,9 @@ import { buildForUpdate } from '#server/features/builds/index.ts';
 import { putManner, readManner } from '#server/features/letters/manner.service.ts';
 import { askIn } from '#server/features/questions/index.ts';
 import { answerQuestion, readQuestions } from '#server/features/questions/questions.service.ts';
+import { givePaper, takePaper } from '#server/features/papers/papers.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
+import { bytesOf, MARGIN, openPaper, write } from '#server/paper/paper.ts';
 import { fieldsOf } from './fillParts.ts';
 
 interface Telling {
@@ -76,11 +80,31 @@ async function bind({ deps, who, buildId, id }: Telling, rule: string): Promise<
   await giveBook(deps, who, bookId);
 }
 
+/** "Pressure test of the gas side: what it says": a paper that was drawn up for the demo, given to the customer. */
+async function givePaperOf({ deps, who, buildId, id }: Telling, rule: string): Promise<void> {
+  const [name = '', ...words] = rule.split(': ');
+  const doc = openPaper(name);
+  const bytes = await bytesOf(doc, () => {
+    write(doc, name, MARGIN, MARGIN, { size: 20, weight: 'bold' });
+    write(doc, `${words.join(': ')}\n\nMade up for the demo shop.`, MARGIN, MARGIN + 48, { size: 11 });
+  });
+  const file = await deps.photos.incoming();
+  await writeFile(file, bytes);
+  const hash = createHash('sha256').update(bytes).digest('hex');
+  const paper = await takePaper(deps, who, { buildId, id: id() }, `${name}.pdf`, {
+    file,
+    hash,
+    bytes: bytes.length,
+  });
+  await givePaper(deps, who, paper.id, { given: true });
+}
+
 const ACTS: Record<string, (t: Telling, rule: string) => Promise<void>> = {
   '@told': tellSo,
   '@asks': ask,
   '@answers': answer,
   '@book': bind,
+  '@paper': givePaperOf,
 };
 
 /** Answers whether the step was one of these. */

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { writeFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import type { Deps } from '#server/deps.ts';
-import { savePhoto, takePhoto } from '#server/features/photos/photos.service.ts';
+import { listPhotos, savePhoto, takePhoto } from '#server/features/photos/photos.service.ts';
 import type { SignedIn } from '#server/http/session.ts';
 import type { Received } from '#server/media/receive.ts';
 import { saveVoiceWords, takeVoice } from '#server/features/voice/voice.service.ts';
@@ -40,9 +40,20 @@ export async function takeHum(p: Picturing, words: string): Promise<void> {
   await saveVoiceWords(p.deps, p.who, p.id, { version, words });
 }
 
-/** `rule`: "rail: what it shows", or "ringed rail: what it shows" with a ring drawn around the fault. */
+/** The oldest photograph of this build under a file's name. */
+async function firstOf({ deps, who, buildId }: Picturing, name: string): Promise<string> {
+  const found = (await listPhotos(deps, who, buildId)).photos.findLast((photo) => photo.name === name);
+  if (!found) throw new Error(`the demo has no photograph ${name} to stand before`);
+  return found.id;
+}
+
+/**
+ * `rule`: "rail: what it shows"; "ringed rail: …" with a ring drawn around the fault; "new metal after rail: …" for what stood
+ * in the first drawing of the rail before the work.
+ */
 export async function takeDrawing(p: Picturing, timeZone: string, rule: string): Promise<void> {
-  const [, ringed, name = '', caption = ''] = /^(ringed )?([^:]+): (.+)$/.exec(rule) ?? [];
+  const [, ringed, name = '', earlier, caption = ''] =
+    /^(ringed )?([^:]+?)(?: after ([^:]+))?: (.+)$/.exec(rule) ?? [];
   const drawing = DRAWINGS[name as DrawingName]?.();
   if (!drawing) throw new Error(`the demo has no drawing "${name}"`);
   const taken = cameraTime(p.deps.clock.now(), timeZone);
@@ -53,5 +64,6 @@ export async function takeDrawing(p: Picturing, timeZone: string, rule: string):
   const at = { buildId: p.buildId, entryId: p.entryId, id: p.id };
   const photo = await takePhoto(p.deps, p.who, at, `${name}.jpg`, await received(p, bytes));
   const marks = ringed ? [{ shape: 'ring' as const, ...drawing.fault }] : [];
-  await savePhoto(p.deps, p.who, photo.id, { version: photo.version, caption, marks });
+  const before = earlier === undefined ? {} : { before: await firstOf(p, `${earlier}.jpg`) };
+  await savePhoto(p.deps, p.who, photo.id, { version: photo.version, caption, marks, ...before });
 }

@@ -5,6 +5,7 @@ import express, { type Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
 import { bookRoutes } from './features/book/book.routes.ts';
+import { papersRoutes } from './features/papers/papers.routes.ts';
 import { buildsRoutes } from './features/builds/builds.routes.ts';
 import { costsRoutes } from './features/costs/costs.routes.ts';
 import { entriesRoutes } from './features/entries/entries.routes.ts';
@@ -78,6 +79,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     photosRoutes(deps),
     voiceRoutes(deps),
     bookRoutes(deps),
+    papersRoutes(deps),
     lettersRoutes(deps),
     linksRoutes(deps),
     questionsRoutes(deps),

@@ -1,5 +1,6 @@
 /** Calls to the server by the names of the route table. */
 import { pathOf, ROUTES, type RouteName } from '#contract/access.ts';
+import { NAME_HEADER } from '#contract/photoFiles.ts';
 import type { Problem } from '#contract/problem.ts';
 import { noAnswer, noteAnswer } from './reach.ts';
 
@@ -33,6 +34,12 @@ interface Call {
   signal?: AbortSignal;
 }
 
+/** A file goes with its own name, where it has one. */
+const fileHeaders = (file: Blob): Record<string, string> => ({
+  'content-type': 'application/octet-stream',
+  ...(file instanceof File ? { [NAME_HEADER]: encodeURIComponent(file.name) } : {}),
+});
+
 export async function call<T>(name: RouteName, { params, query, body, file, signal }: Call = {}): Promise<T> {
   const search = new URLSearchParams(
     Object.entries(query ?? {}).filter((e): e is [string, string] => !!e[1]),
@@ -40,7 +47,7 @@ export async function call<T>(name: RouteName, { params, query, body, file, sign
   const response = await fetch(pathOf(name, params) + (search ? `?${search}` : ''), {
     method: ROUTES[name].method.toUpperCase(),
     ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
-    ...(file ? { headers: { 'content-type': 'application/octet-stream' }, body: file } : {}),
+    ...(file ? { headers: fileHeaders(file), body: file } : {}),
     ...(signal ? { signal } : {}),
   }).catch((error: unknown) => {
     if (signal?.aborted && !isTimeout(error)) throw error;

@@ -23,6 +23,8 @@ export interface BookPicture {
   caption: string;
   /** Instant; null where the camera did not say. */
   takenAt: string | null;
+  /** The picture of the same before the work: its place in the archive. */
+  before?: string;
 }
 
 export interface BookEntry {
@@ -114,6 +116,11 @@ export function faultsOfBook(book: Book, files: ReadonlySet<string>): string[] {
       seen.add(file);
     }),
   );
+  for (const { file, before } of picturesOf(book))
+    if (before !== undefined && (before === file || !seen.has(before)))
+      faults.push(
+        `${file}: ${before}, which is to show it before the work, is no other picture of the logbook`,
+      );
   for (const file of files)
     if (PICTURE_FILE.test(file) && !seen.has(file)) faults.push(`${file}: nothing in the logbook shows it`);
   return faults;

@@ -44,14 +44,18 @@ const FACTS = shape(
   ['subject', 'zone', 'minutes', 'moneyMinor', 'quantity', 'due', 'on', 'vendor', 'place', 'class', 'cause', 'remedy', 'effect', 'measures'], // prettier-ignore
 );
 
-const PICTURE = shape({
-  file: { type: 'string', pattern: PICTURE_FILE.source },
-  sha256: { type: 'string', pattern: '^[0-9a-f]{64}$' },
-  width: { type: 'integer', minimum: 1, maximum: 100_000 },
-  height: { type: 'integer', minimum: 1, maximum: 100_000 },
-  caption: text(500),
-  takenAt: orNull(INSTANT),
-});
+const PICTURE = shape(
+  {
+    file: { type: 'string', pattern: PICTURE_FILE.source },
+    sha256: { type: 'string', pattern: '^[0-9a-f]{64}$' },
+    width: { type: 'integer', minimum: 1, maximum: 100_000 },
+    height: { type: 'integer', minimum: 1, maximum: 100_000 },
+    caption: text(500),
+    takenAt: orNull(INSTANT),
+    before: { type: 'string', pattern: PICTURE_FILE.source },
+  },
+  ['before'],
+);
 
 export const BOOK_SCHEMA = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',

@@ -6,7 +6,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { MOST_BYTES, whyNotPixels, whyNotSize } from './limits.ts';
 import { markPath, marksSvg, moved, scaled, type PhotoMark } from './marks.ts';
-import { picturesHtml, type ShownPicture } from './shown.ts';
+import { filesShown, picturesHtml, type ShownPicture } from './shown.ts';
 import { takenAt } from './taken.ts';
 
 describe('the day a photograph was taken', () => {
@@ -110,4 +110,14 @@ test('a caption cannot break out of the page, and a picture without one still sa
   expect(html).toContain('alt="Photograph: rot &amp; rust"');
   expect(html).toContain('src="/l/t/photos/b"');
   expect(picturesHtml([], '/l/t', '')).toBe('');
+});
+
+test('a pair stands beside each other, each said when it was, and needs the files of both', () => {
+  const file = (hash: string, caption: string) => ({ hash, thumb: `${hash}-s`, width: 8, height: 6, caption });
+  const pair: ShownPicture = { id: 'p', ...file('b', 'new <end>'), before: file('a', '') };
+  const html = picturesHtml([pair], '/l/t', 'sill let in');
+  expect(html).toMatch(/^<div class="pictures"><figure class="pair">.*src="\/l\/t\/photos\/a-s".*src="\/l\/t\/photos\/b-s"/);
+  expect(html).toContain('alt="Before: photograph, sill let in"');
+  expect(html).toContain('<figcaption>After: new &lt;end&gt;</figcaption>');
+  expect(filesShown([pair, { ...pair, id: 'q' }])).toEqual(['b', 'b-s', 'a', 'a-s']);
 });

@@ -47,10 +47,15 @@ export const camper: DemoBuild = {
 119 W @asks Tove: Can I have the old heater back? I should like to look at it.
 118 W @answers You can: it is bagged with your name on it. Please do not fit it to anything that people sleep in.
 118 J did old heater taken out and the opening plated, 4h
+118 W @to heater: did old heater taken out
 115 I ordered sealed heater from Skerry Electrics, 540, due in three weeks
+115 W @to heater: ordered sealed heater
 114 W waiting on sealed heater from Skerry Electrics since yesterday, due in three weeks
 108 J did nearside sill let in, 8h
+108 J @photo new metal after rail: the nearside sill, seam ground flush
+108 W @to sills: did nearside sill let in
 101 J did offside sill let in, 8h
+101 W @to sills: did offside sill let in
 99 W @letter
 97 W @asks Tove: Is the heater there yet?
 96 W @answers Not yet. It is on order and due in two weeks; I shall write when it is here.
@@ -58,14 +63,19 @@ export const camper: DemoBuild = {
 93 W @answers It left the supplier yesterday.
 92 I sealed heater arrived from Skerry Electrics
 89 J fitted sealed heater, 6h
+89 W @to heater: fitted sealed heater
 88 W note gas side is for the registered gas fitter only, booked
 85 I ordered gas hose and regulator from Tern & Sons, 41.30, due thursday
+85 W @to locker: ordered gas hose and regulator
 80 I gas hose and regulator arrived
 76 W @letter
 68 W note gas fitter here, pressure test held, certificate in the file
+68 W @paper Pressure test of the gas side: Held for the whole of the test, no fall. Hose and regulator new. Signed by the registered gas fitter who did it.
 66 J did gas locker vented and sealed, 3h
+66 W @to locker: did gas locker vented
 59 W moved to yard
 55 M did sills seam sealed and undersealed, 5h
+55 W @to sills: did sills seam sealed
 53 W @letter
 44 P found clutch cable stiff, 18 and one hour, should
 43 P fitted clutch cable, 1h

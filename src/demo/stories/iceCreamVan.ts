@@ -45,7 +45,7 @@ export const iceCreamVan: DemoBuild = {
 158 J did crossmember cut out, 6h
 158 W @to crossmember: did crossmember cut out
 156 J did new crossmember ends welded in, 7h
-156 J @photo new metal: new end welded in, before paint
+156 J @photo new metal after rail: new end welded in, before paint
 156 W @to crossmember: did new crossmember ends welded in
 155 I ordered brake pipe kit from Tern & Sons, 88.40, due friday
 155 W @to brakes: ordered brake pipe kit

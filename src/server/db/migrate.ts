@@ -22,8 +22,10 @@ import * as addQuestions from '../../../migrations/20261129_add_questions.ts';
 import * as addReaders from '../../../migrations/20261203_add_readers.ts';
 import * as addShopLists from '../../../migrations/20261126_add_shop_lists.ts';
 import * as addOutwork from '../../../migrations/20261127_add_outwork.ts';
+import * as addPapers from '../../../migrations/20261206_add_papers.ts';
 import * as addPauses from '../../../migrations/20261127_add_pauses.ts';
 import * as addParts from '../../../migrations/20261126_add_parts.ts';
+import * as addPhotoPairs from '../../../migrations/20261205_add_photo_pairs.ts';
 import * as addPlan from '../../../migrations/20261126_add_plan.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -57,6 +59,8 @@ const MIGRATIONS = {
   '20261202_add_voice_notes': addVoiceNotes,
   '20261203_add_readers': addReaders,
   '20261204_add_letter_writers': addLetterWriters,
+  '20261205_add_photo_pairs': addPhotoPairs,
+  '20261206_add_papers': addPapers,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -30,6 +30,7 @@ const params = {
   voiceId: nextId(),
   mail: 'nonsense',
   bookFile: 'book.pdf',
+  paperId: nextId(),
   letterId: nextId(),
   walkId: nextId(),
   questionId: nextId(),

@@ -18,6 +18,7 @@ import { CarTitle, Head, ListLine, Now, Page, Panel, Quiet, Row, Stack, Summary 
 import { buildQuery } from '../builds/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { booksQuery, isBeingMade, useBind, useGive } from './book.queries.ts';
+import { PapersPanel } from '../papers/index.ts';
 import { Progress } from './Progress.tsx';
 
 export default function BookPage() {
@@ -46,6 +47,7 @@ export default function BookPage() {
             </ul>
           </Panel>
         )}
+        <PapersPanel buildId={build.id} customer={build.customer} />
       </Stack>
     </Page>
   );

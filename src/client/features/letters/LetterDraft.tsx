@@ -5,6 +5,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import { styled } from 'styled-components';
 import type { LetterView, LetterWriter } from '#contract/letters.ts';
+import type { PhotoView } from '#contract/photos.ts';
 import { allItems, type Letter, type LetterItem, type LetterPart } from '#core/update/letter.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -14,7 +15,7 @@ import { Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { phone, space } from '../../ui/tokens.ts';
 import { photoUrl, usePhotosByEntry } from '../photos/index.ts';
 import { Leaks } from './Leaks.tsx';
-import { LetterText } from './LetterText.tsx';
+import { LetterText, type LetterPicture } from './LetterText.tsx';
 import { letterQuery } from './letters.queries.ts';
 import { PartEditor } from './PartEditor.tsx';
 import { firstName, SendBox } from './SendBox.tsx';
@@ -49,6 +50,19 @@ const STATE_WORDS = {
 const focusSentence = (root: HTMLElement | null, id: string): void =>
   root?.querySelector<HTMLElement>(`[data-sentence="${CSS.escape(id)}"]`)?.focus();
 
+/** Photographs as the letter shows them, each with the one before the work where there is one. */
+function asShown(photos: readonly PhotoView[]): LetterPicture[] {
+  const byId = new Map(photos.map((p) => [p.id, p]));
+  return photos.map(({ before, ...photo }) => {
+    const earlier = before === null ? undefined : byId.get(before);
+    return {
+      ...photo,
+      url: photoUrl(photo, 'thumb'),
+      ...(earlier ? { before: { url: photoUrl(earlier, 'thumb'), caption: earlier.caption } } : {}),
+    };
+  });
+}
+
 const alsoHere = (others: readonly LetterWriter[]): string => {
   const names = [...new Set(others.map((o) => o.name))];
   return `${names.join(' and ')} ${names.length > 1 ? 'have' : 'has'} this letter open too. What they change comes in here.`;
@@ -72,7 +86,7 @@ interface DraftProps {
 export function LetterDraft({ letter, onSent }: DraftProps) {
   const draft = useDraft(letter);
   const photos = usePhotosByEntry(letter.buildId);
-  const pictures = [...photos.values()].flat().map((p) => ({ ...p, url: photoUrl(p, 'thumb') }));
+  const pictures = asShown([...photos.values()].flat());
   const client = useQueryClient();
   const root = useRef<HTMLDivElement>(null);
   /** Where one writes, and the editor of the sentence that one wrote in last. */

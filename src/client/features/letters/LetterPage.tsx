@@ -48,7 +48,12 @@ function Sent({ letter }: { letter: LetterView }) {
     ? formatDay(dayOf(letter.sentAt, shop.timeZone), manner.locale, manner.today)
     : '';
   const mail = letter.mail ?? 'queued';
-  const pictures = letter.pictures.map((p) => ({ ...p, url: pictureUrl(letter.buildId, p.thumb) }));
+  const urlOf = (hash: string): string => pictureUrl(letter.buildId, hash);
+  const pictures = letter.pictures.map(({ before, ...p }) => ({
+    ...p,
+    url: urlOf(p.thumb),
+    ...(before ? { before: { url: urlOf(before.thumb), caption: before.caption } } : {}),
+  }));
   return (
     <Stack>
       <Notice $tone={mail === 'failed' || mail === 'returned' ? 'oxide' : 'cure'} role="status">

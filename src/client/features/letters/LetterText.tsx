@@ -4,6 +4,7 @@ import type { Leak } from '#core/update/leaks.ts';
 import type { Letter, LetterItem } from '#core/update/letter.ts';
 import { toldParts } from '#core/update/html.ts';
 import { blocksOf, type Span } from '#core/update/rich.ts';
+import { BeforeAfter } from '../../ui/BeforeAfter.tsx';
 import { color, phone, size, space } from '../../ui/tokens.ts';
 
 /** The letter as it lies on the table. */
@@ -40,6 +41,8 @@ export interface LetterPicture {
   caption: string;
   width: number;
   height: number;
+  /** The same before the work. */
+  before?: { url: string; caption: string };
 }
 
 const Marked = styled.mark`
@@ -170,17 +173,23 @@ function Pictures({ of, pictures }: { of: LetterItem; pictures: readonly LetterP
   if (shown.length === 0) return null;
   return (
     <Figures>
-      {shown.map(({ id, url, caption, width, height }) => (
-        <figure key={id}>
-          <img
-            src={url}
-            alt={caption || `Photograph: ${of.text.slice(0, 80)}`}
-            {...{ width, height }}
-            loading="lazy"
-          />
-          {caption && <figcaption>{caption}</figcaption>}
-        </figure>
-      ))}
+      {shown.map(({ id, url, caption, width, height, before }) => {
+        const words = caption || `Photograph: ${of.text.slice(0, 80)}`;
+        return (
+          <figure key={id}>
+            {before ? (
+              <BeforeAfter
+                before={{ url: before.url, words: before.caption || words }}
+                after={{ url, words }}
+                {...{ width, height }}
+              />
+            ) : (
+              <img src={url} alt={words} {...{ width, height }} loading="lazy" />
+            )}
+            {caption && <figcaption>{caption}</figcaption>}
+          </figure>
+        );
+      })}
     </Figures>
   );
 }

@@ -42,7 +42,12 @@ export function SendBox({ letter, content, pictures, sending, onSend }: SendProp
   const told = toldParts(content).flatMap((p) => p.items);
   const out = allItems(content).filter((i) => i.leftOut).length;
   const refused = whyNotSend(content, letter.customer.email) ?? whyNotWith(letter.leaks);
-  const going = pictures.filter((p) => told.some((i) => i.media?.includes(p.id)));
+  const going = pictures
+    .filter((p) => told.some((i) => i.media?.includes(p.id)))
+    .flatMap((p) => [
+      ...(p.before ? [{ key: `${p.id} before`, ...p.before }] : []),
+      { key: p.id, url: p.url, caption: p.caption },
+    ]);
   const ask = (): void => {
     if (!sending && refused === null) setAsking(true);
   };
@@ -73,13 +78,8 @@ export function SendBox({ letter, content, pictures, sending, onSend }: SendProp
             </p>
             <Going>
               {going.map((p) => (
-                <li key={p.id}>
-                  <img
-                    src={p.url}
-                    alt={p.caption || 'Photograph without words'}
-                    width={Math.round((120 * p.width) / p.height)}
-                    height={120}
-                  />
+                <li key={p.key}>
+                  <img src={p.url} alt={p.caption || 'Photograph without words'} height={120} />
                 </li>
               ))}
             </Going>

@@ -11,8 +11,11 @@ export function CaptionField({ buildId, photo }: { buildId: string; photo: Photo
   const [typed, setTyped] = useState<string | null>(null);
   const keep = (): void => {
     if (typed === null || typed === photo.caption) return setTyped(null);
-    const { version, marks } = photo;
-    save.mutate({ version, caption: typed, marks }, { onSuccess: () => setTyped(null) });
+    const { version, marks, before } = photo;
+    save.mutate(
+      { version, caption: typed, marks, ...(before === null ? {} : { before }) },
+      { onSuccess: () => setTyped(null) },
+    );
   };
   return (
     <TextField

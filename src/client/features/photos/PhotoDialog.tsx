@@ -1,18 +1,20 @@
 /** One photograph: what it shows, said and drawn on a copy; the original stays as it came. */
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { PhotoView } from '#contract/photos.ts';
+import { useQuery } from '@tanstack/react-query';
+import type { BuildPhotoView, PhotoView } from '#contract/photos.ts';
 import { MOST_MARKS, type PhotoMark } from '#core/photo/marks.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
-import { TextField } from '../../ui/Field.tsx';
+import { SelectField, TextField } from '../../ui/Field.tsx';
 import { Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color } from '../../ui/tokens.ts';
 import { inTheMiddle, MarkLayer, type Tool } from './MarkLayer.tsx';
-import { photoUrl, useRemovePhoto, useSavePhoto } from './photos.queries.ts';
+import { photosQuery, photoUrl, useRemovePhoto, useSavePhoto } from './photos.queries.ts';
+import { photoWords } from './words.ts';
 
 const Frame = styled.div`
   position: relative;
@@ -34,6 +36,11 @@ const Tools = styled(Row)`
   }
 `;
 
+const Grow = styled.div`
+  flex: 1;
+  min-width: 14rem;
+`;
+
 /** Highest share of the screen that the picture takes, so that the caption and the buttons stay in sight. */
 const TALL_DVH = 44;
 
@@ -47,9 +54,14 @@ export default function PhotoDialog({ buildId, photo, onClose }: Props) {
   const save = useSavePhoto(buildId, photo.id);
   const [caption, setCaption] = useState(photo.caption);
   const [marks, setMarks] = useState<PhotoMark[]>(photo.marks);
+  const [before, setBefore] = useState(photo.before);
   const [tool, setTool] = useState<Tool>('ring');
-  const changed = caption !== photo.caption || marks !== photo.marks;
-  const keep = (): void => save.mutate({ version: photo.version, caption, marks }, { onSuccess: onClose });
+  const changed = caption !== photo.caption || marks !== photo.marks || before !== photo.before;
+  const keep = (): void =>
+    save.mutate(
+      { version: photo.version, caption, marks, ...(before === null ? {} : { before }) },
+      { onSuccess: onClose },
+    );
   return (
     <Dialog title={photo.caption || 'Photograph'} isOpen onClose={onClose}>
       <Frame style={{ width: `calc(${TALL_DVH}dvh * ${photo.width / photo.height})` }}>
@@ -93,6 +105,7 @@ export default function PhotoDialog({ buildId, photo, onClose }: Props) {
         onChange={(e) => setCaption(e.target.value)}
         hint="Stands below the picture in letters and estimates."
       />
+      <BeforeField {...{ buildId, photo }} value={before} onChange={setBefore} />
       {save.isError && (
         <Notice $tone="oxide" role="alert">
           {wordsOf(save.error)} What you drew is still here.
@@ -109,6 +122,48 @@ export default function PhotoDialog({ buildId, photo, onClose }: Props) {
       </Row>
       <About photo={photo} />
     </Dialog>
+  );
+}
+
+interface BeforeProps {
+  buildId: string;
+  photo: PhotoView;
+  value: string | null;
+  onChange: (id: string | null) => void;
+}
+
+/** Which earlier photograph shows the same before the work. */
+function BeforeField({ buildId, photo, value, onChange }: BeforeProps) {
+  const { data } = useQuery(photosQuery(buildId));
+  const manner = useManner();
+  const { timeZone } = useShop().shop;
+  const others = data?.photos.filter((p) => p.id !== photo.id) ?? [];
+  const chosen = others.find((p) => p.id === value);
+  if (others.length === 0) return null;
+  const words = (p: BuildPhotoView): string =>
+    `${formatDay(dayOf(p.at, timeZone), manner.locale, manner.today)}: ${p.caption || p.entryText}`.slice(
+      0,
+      90,
+    );
+  return (
+    <Row>
+      <Grow>
+        <SelectField
+          label="The same before the work"
+          value={value ?? ''}
+          onChange={(e) => onChange(e.target.value === '' ? null : e.target.value)}
+          hint="Letters lay the two over each other, with a slider between them."
+        >
+          <option value="">no other picture</option>
+          {others.map((p) => (
+            <option key={p.id} value={p.id}>
+              {words(p)}
+            </option>
+          ))}
+        </SelectField>
+      </Grow>
+      {chosen && <img src={photoUrl(chosen, 'thumb')} alt={photoWords(chosen)} height={88} />}
+    </Row>
   );
 }
 

@@ -4,6 +4,7 @@ import { styled } from 'styled-components';
 import type { PhotoView } from '#contract/photos.ts';
 import { color, space } from '../../ui/tokens.ts';
 import { photoUrl } from './photos.queries.ts';
+import { photoWords } from './words.ts';
 
 const PhotoDialog = lazy(() => import('./PhotoDialog.tsx'));
 
@@ -30,9 +31,6 @@ const Small = styled.img<{ $tall: number }>`
   max-width: 70vw;
   object-fit: cover;
 `;
-
-export const photoWords = ({ caption, name }: Pick<PhotoView, 'caption' | 'name'>): string =>
-  caption === '' ? `Photograph ${name}` : caption;
 
 interface Props {
   buildId: string;

@@ -2,6 +2,7 @@
 export { CaptionField } from './CaptionField.tsx';
 export { ChoosePhotos, ChosenPhotos } from './ChoosePhotos.tsx';
 export { photoUrl, pictureUrl, usePhotosByEntry } from './photos.queries.ts';
-export { PhotoStrip, photoWords } from './PhotoStrip.tsx';
+export { PhotoStrip } from './PhotoStrip.tsx';
 export { filesInWords, resumePhotos, sendFiles } from './uploads.ts';
 export { UploadsTray } from './UploadsTray.tsx';
+export { photoWords } from './words.ts';

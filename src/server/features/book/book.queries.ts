@@ -142,12 +142,18 @@ export const saveGiven = (tx: Tx, id: string, now: string): Promise<number> =>
     { id, now },
   );
 
+/** A picture with the row that it is here: both go when the pictures are named. */
+export interface PictureRow extends BookPicture {
+  id?: string;
+  beforeId?: string | null;
+}
+
 interface ToldRow {
   at: string;
   kind: LoggedKind;
   text: string;
   facts: Facts;
-  pictures: BookPicture[] | null;
+  pictures: PictureRow[] | null;
 }
 
 /** The logbook as the customer may read it, oldest first, with its photographs as they are shown. */
@@ -155,7 +161,7 @@ export const toldLogbook = (tx: Tx, buildId: string): Promise<ToldRow[]> =>
   tx.rows(
     `select e.at, e.kind, e.text, e.facts - 'person' as facts, (
        select json_agg(json_build_object('file', '', 'sha256', p.shown_hash, 'width', p.width, 'height', p.height,
-           'caption', p.caption, 'takenAt', to_char(p.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))
+           'caption', p.caption, 'id', p.id, 'beforeId', p.before_id, 'takenAt', to_char(p.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))
          order by p.id)
        from photos p where p.shop_id = e.shop_id and p.entry_id = e.id and p.removed_at is null) as pictures
      from entries_now e where e.shop_id = :shopId and e.build_id = :buildId and e.audience = 'customer'

@@ -1,6 +1,6 @@
 /** A car that comes with its book: what the book says becomes the start of its logbook here. */
 import { v7 as uuidv7 } from 'uuid';
-import type { Book, BookPart } from '#core/book/book.ts';
+import { picturesOf, type Book, type BookPart } from '#core/book/book.ts';
 import { CAUTIONS, type Caution } from '#core/work/cautions.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -51,10 +51,11 @@ async function logbook(
       personId,
     })),
   );
+  const ids = new Map(picturesOf(book).map((p) => [p.file, uuidv7()]));
   for (const { id: entryId, pictures } of entries)
     for (const picture of pictures) {
       const file = kept.get(picture.file)!;
-      const id = uuidv7();
+      const id = ids.get(picture.file)!;
       await insertPhoto(tx, {
         id,
         build_id: buildId,
@@ -73,14 +74,13 @@ async function logbook(
         person_id: personId,
         recorded_at: now,
       });
-      if (picture.caption !== '')
-        await savePhoto(tx, {
-          id,
-          caption: picture.caption,
-          marks: [],
-          shown: file.plain,
-          thumb: file.thumb,
-        });
+    }
+  // Once all of them are there: one may come before the other in the logbook or after it.
+  for (const { file, caption, before } of picturesOf(book))
+    if (caption !== '' || before !== undefined) {
+      const { plain: shown, thumb } = kept.get(file)!;
+      const earlier = before === undefined ? null : ids.get(before)!;
+      await savePhoto(tx, { id: ids.get(file)!, caption, marks: [], before: earlier, shown, thumb });
     }
 }
 

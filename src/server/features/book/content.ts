@@ -1,6 +1,13 @@
 /** What a book is bound of, read in one transaction: what the customer may see, as it is now. */
 import type { Fate } from '#core/parts/parts.ts';
-import { BOOK_FORMAT, BOOK_VERSION, pictureFile, type Book, type BookPart } from '#core/book/book.ts';
+import {
+  BOOK_FORMAT,
+  BOOK_VERSION,
+  pictureFile,
+  picturesOf,
+  type Book,
+  type BookPart,
+} from '#core/book/book.ts';
 import { withoutLeaks, type LeftOut } from '#core/book/leaks.ts';
 import { hidePrices } from '#core/capture/hidePrices.ts';
 import type { CaptureContext } from '#core/capture/types.ts';
@@ -59,11 +66,16 @@ async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<Book['costs
 
 /** The names of pictures in the archive, in the order of the logbook; one that is shown twice is there twice. */
 function named(book: Book): Book {
-  let n = 0;
-  const name = (): string => pictureFile((n += 1));
+  const pictures: q.PictureRow[] = picturesOf(book);
+  const files = new Map(pictures.map((p, i) => [p.id, pictureFile(i + 1)]));
+  const asNamed = (p: q.PictureRow) => {
+    const before = p.beforeId ? files.get(p.beforeId) : undefined;
+    const file = files.get(p.id)!;
+    return { ...without(p, 'id', 'beforeId'), file, ...(before === undefined ? {} : { before }) };
+  };
   return {
     ...book,
-    logbook: book.logbook.map((e) => ({ ...e, pictures: e.pictures.map((p) => ({ ...p, file: name() })) })),
+    logbook: book.logbook.map((e) => ({ ...e, pictures: e.pictures.map(asNamed) })),
   };
 }
 

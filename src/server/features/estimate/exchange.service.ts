@@ -109,7 +109,7 @@ export const exportJson = (deps: Deps, who: SignedIn, buildId: string): Promise<
 /** The estimate as it stands, or a revision as it was sent, on paper. */
 export async function exportPdf(
   deps: Deps,
-  who: SignedIn,
+  who: Pick<SignedIn, 'shopId'>,
   buildId: string,
   revisionId: string | null,
 ): Promise<OutFile> {

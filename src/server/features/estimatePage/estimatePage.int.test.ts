@@ -128,6 +128,17 @@ describe('answering', () => {
     await post(`${c.path}/code`, { answer: waitingId(step.text), code }).expect(200);
     expect((await read(c.buildId)).answers).toHaveLength(1);
     expect((await page(c.path)).text).toContain('You agreed to this.');
+    // On their page: what they said and when, and the paper that they said it to.
+    const home = c.path.replace('/estimate', '');
+    const { text } = await page(home).expect(200);
+    expect(text).toMatch(
+      /What was agreed, and when.*Ilse Brandt<.*Line 0: agreed, £120\.00.*Line 1: put off, £120\.00/s,
+    );
+    expect(text).toContain(`href="${home}/estimates/${c.revisionId}" download>The estimate of `);
+    const paper = await page(`${home}/estimates/${c.revisionId}`).expect(200);
+    expect(paper.headers['content-type']).toBe('application/pdf');
+    const other = await sent([{}]);
+    await page(`${home}/estimates/${other.revisionId}`).expect(404);
   });
 
   test('what is missing is said at its line, and what was typed stays', async () => {

@@ -7,7 +7,13 @@ import { escapeHtml } from '#core/update/escape.ts';
 import { letterHtml } from '#core/update/html.ts';
 import type { PageHead } from './letterPage.queries.ts';
 
-const CSS = readFileSync(new URL('./letterPage.css', import.meta.url), 'utf8');
+const own = (file: string): string => readFileSync(new URL(file, import.meta.url), 'utf8');
+const CSS = own('./letterPage.css');
+const PAIR_SCRIPT = own('./pair.js');
+
+/** Only where there is a pair of pictures to lay over each other. */
+const scriptFor = (body: string, nonce: string): string =>
+  body.includes('<figure class="pair">') ? `<script nonce="${nonce}">${PAIR_SCRIPT}</script>` : '';
 
 interface SentLetter {
   id: string;
@@ -71,4 +77,4 @@ export function noLetterHtml(nonce: string): string {
 }
 
 const page = (title: string, locale: string, nonce: string, body: string): string =>
-  `<!doctype html><html lang="${escapeHtml(locale)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex, nofollow"><link rel="icon" href="/mark.svg" type="image/svg+xml"><meta name="color-scheme" content="light dark"><title>${escapeHtml(title)}</title><style nonce="${nonce}">${CSS}</style></head><body>${body}</body></html>`;
+  `<!doctype html><html lang="${escapeHtml(locale)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><meta name="robots" content="noindex, nofollow"><link rel="icon" href="/mark.svg" type="image/svg+xml"><meta name="color-scheme" content="light dark"><title>${escapeHtml(title)}</title><style nonce="${nonce}">${CSS}</style></head><body>${body}${scriptFor(body, nonce)}</body></html>`;

@@ -6,19 +6,29 @@ import { QuestionDto } from '#contract/questions.ts';
 import { dayOf } from '#core/time/days.ts';
 import type { Deps } from '../../deps.ts';
 import { field } from '../../http/forms.ts';
+import { sendFile } from '../../http/outFile.ts';
 import { notFound } from '../../http/refusal.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { nonceOf, refuseCrossSite } from '../../http/security.ts';
 import { isUuid } from '../../uuid.ts';
 import { bookGiven, fileOfBook } from '../book/index.ts';
+import { exportPdf, revisionsOf } from '../estimate/index.ts';
+import { paperGiven, papersGiven } from '../papers/index.ts';
 import { buildForUpdate } from '../builds/index.ts';
-import { lettersMoney } from '../letters/index.ts';
+import { lettersMoney, planNow } from '../letters/index.ts';
 import { throughLink, type Opened } from '../links/index.ts';
 import { sendPhoto, wasShown } from '../photos/index.ts';
 import { askIn, questionsOf } from '../questions/index.ts';
 import { letterPageHtml, noLetterHtml } from './letterPage.html.ts';
 import * as q from './letterPage.queries.ts';
-import { keepHtml, moneyHtml, questionsHtml, type AskedTyped } from './sections.html.ts';
+import {
+  agreedHtml,
+  keepHtml,
+  moneyHtml,
+  planHtml,
+  questionsHtml,
+  type AskedTyped,
+} from './sections.html.ts';
 
 const nothingTyped = (): AskedTyped => ({ id: uuidv7(), name: '', text: '', fault: null });
 
@@ -29,15 +39,26 @@ async function pageOf(deps: Deps, { tx, link }: Opened, token: string, nonce: st
   await q.noteOpened(tx, link.id, now);
   const today = dayOf(now, head.time_zone);
   const address = `/l/${token}`;
-  const { money, lines, manner } = await lettersMoney(tx, deps, link.build_id);
+  const { money, lines, answers, manner } = await lettersMoney(tx, deps, link.build_id);
+  const sent = await revisionsOf(tx, link.build_id);
   const questions = await questionsOf(tx, link.build_id);
   return letterPageHtml(head, await q.sentLetters(tx, link.build_id), nonce, today, {
     hasEstimate: await q.hasRevision(tx, link.build_id),
     address,
     beside:
+      planHtml(await planNow(tx, deps, link.build_id, { lines, manner })) +
       questionsHtml(questions, head, today, { address, typed }) +
       moneyHtml(money, lines, manner) +
-      keepHtml(await bookGiven(tx, link.build_id), address),
+      agreedHtml(answers, manner) +
+      keepHtml(
+        {
+          book: await bookGiven(tx, link.build_id),
+          papers: await papersGiven(tx, link.build_id),
+          estimates: sent.map((r) => ({ id: r.id, on: dayOf(r.sentAt, head.time_zone) })),
+        },
+        address,
+        manner,
+      ),
   });
 }
 
@@ -135,6 +156,30 @@ export function letterPageRoutes(deps: Deps): Feature {
         if (!found) throw notFound('book');
         await sendPhoto(deps, res, found.shopId, { ...found.file, mayChange: true });
         return undefined;
+      },
+    }),
+    linkPaper: handler({
+      before: [patience()],
+      run: async ({ params, res }) => {
+        const { token = '', paperId = '' } = params;
+        const found = await throughLink(deps, token, async ({ tx, link }) => {
+          const file = isUuid(paperId) ? await paperGiven(tx, link.build_id, paperId) : null;
+          return file && { shopId: link.shop_id, file };
+        });
+        if (!found) throw notFound('paper');
+        await sendPhoto(deps, res, found.shopId, found.file);
+        return undefined;
+      },
+    }),
+    linkRevision: handler({
+      before: [patience()],
+      run: async ({ params, res }) => {
+        const { token = '', revisionId = '' } = params;
+        const link = await throughLink(deps, token, async (o) => o.link);
+        if (!link || !isUuid(revisionId)) throw notFound('estimate');
+        const of = { shopId: link.shop_id };
+        res.set('cache-control', 'private, no-store');
+        return sendFile(res, await exportPdf(deps, of, link.build_id, revisionId));
       },
     }),
     letterPicture: handler({

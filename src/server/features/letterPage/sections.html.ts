@@ -2,9 +2,12 @@
 import type { QuestionView } from '#contract/questions.ts';
 import { LONGEST_QUESTION } from '#contract/questions.ts';
 import { bytesInWords } from '#core/book/book.ts';
-import { dayOf, formatDay } from '#core/time/days.ts';
+import type { Given } from '#core/approval/answers.ts';
+import { dayOf, formatDay, type Day } from '#core/time/days.ts';
 import { costItems, moneyWords, type LetterManner, type LetterMoney } from '#core/update/figures.ts';
+import type { LetterPart } from '#core/update/letter.ts';
 import { escapeHtml } from '#core/update/escape.ts';
+import type { AnswerTold } from '../estimate/index.ts';
 import type { PageHead } from './letterPage.queries.ts';
 
 const lines = (text: string): string => escapeHtml(text).replace(/\n/g, '<br>');
@@ -45,6 +48,15 @@ export function questionsHtml(
   return `<section id="questions" class="ask" aria-labelledby="ask"><h2 id="ask">Ask, or tell us something</h2>${list}<form method="post" action="${escapeHtml(address)}/questions">${fault}<input type="hidden" name="id" value="${escapeHtml(typed.id)}"><p><label for="text">What you want to know, or to tell</label><textarea id="text" name="text" rows="4" maxlength="${LONGEST_QUESTION}" required>${escapeHtml(typed.text)}</textarea></p><p><label for="name">Your name</label><input id="name" name="name" autocomplete="name" maxlength="120" required value="${escapeHtml(typed.name)}"></p><p><button type="submit">Send it</button></p></form></section>`;
 }
 
+/** The plan as it stands today. */
+export function planHtml(parts: readonly LetterPart[]): string {
+  const body = parts.map(
+    ({ title, items }) =>
+      `<h3>${escapeHtml(title)}</h3><ul>${items.map((i) => `<li>${escapeHtml(i.text)}</li>`).join('')}</ul>`,
+  );
+  return `<section class="plan" aria-labelledby="plan"><h2 id="plan">The plan, as of today</h2>${body.join('')}</section>`;
+}
+
 /** The money as the newest letter would tell it today, and every agreed line. */
 export function moneyHtml(
   money: LetterMoney | null,
@@ -71,13 +83,57 @@ export function moneyHtml(
     .join('')}</ul><details><summary>Line by line</summary>${table}</details></section>`;
 }
 
-/** Documents to keep: the car’s book, once it was given. */
-export function keepHtml(
-  book: { pages: number | null; pdf_bytes: number | null; zip_bytes: number | null } | undefined,
-  address: string,
-): string {
-  if (!book) return '';
-  const link = (file: string, words: string, bytes: number | null): string =>
-    `<li><a href="${escapeHtml(address)}/book/${file}" download>${words}</a> (${bytesInWords(bytes ?? 0)})</li>`;
-  return `<section class="keep" aria-labelledby="keep"><h2 id="keep">To keep</h2><p>The book of your car: what was found and done, its parts, where they come from.</p><ul>${link('book.pdf', `The book, ${book.pages} pages, to read and print`, book.pdf_bytes)}${link('book.zip', 'Everything in it with the pictures, for any shop that works on it next', book.zip_bytes)}</ul></section>`;
+const GIVEN_WORDS: Record<Exclude<Given, 'other way'>, string> = {
+  approve: 'agreed',
+  wait: 'put off',
+  decline: 'declined',
+  ask: 'asked about',
+};
+
+/** What was agreed, and when: every answer, as it is on record. */
+export function agreedHtml(answers: readonly AnswerTold[], manner: LetterManner): string {
+  if (answers.length === 0) return '';
+  const items = answers.map(({ on, name, via, lines: of }) => {
+    const how = via === 'telephone' ? ', on the telephone' : '';
+    const said = of.map(
+      (l) =>
+        `<li>${escapeHtml(l.title)}: ${GIVEN_WORDS[l.given as 'approve']}, ${escapeHtml(moneyWords(l.grossMinor, manner))}</li>`,
+    );
+    return `<li><p class="date">${escapeHtml(formatDay(on, manner.locale, manner.today))}, ${escapeHtml(name)}${how}</p><ul>${said.join('')}</ul></li>`;
+  });
+  return `<section class="agreed" aria-labelledby="agreed"><h2 id="agreed">What was agreed, and when</h2><details><summary>${answers.length === 1 ? 'One answer' : `${answers.length} answers, the newest first`}</summary><ul class="questions">${items.join('')}</ul></details></section>`;
+}
+
+interface ToKeep {
+  book: { pages: number | null; pdf_bytes: number | null; zip_bytes: number | null } | undefined;
+  papers: readonly { id: string; name: string; bytes: number }[];
+  estimates: readonly { id: string; on: Day }[];
+}
+
+/** Documents to keep: the car’s book and its papers, once they were given, and every estimate that was sent. */
+export function keepHtml({ book, papers, estimates }: ToKeep, address: string, manner: LetterManner): string {
+  const link = (to: string, words: string, bytes: number | null): string =>
+    `<li><a href="${escapeHtml(address)}/${to}" download>${escapeHtml(words)}</a>${bytes === null ? '' : ` (${bytesInWords(bytes)})`}</li>`;
+  const items = [
+    ...(book
+      ? [
+          link(
+            'book/book.pdf',
+            `The book of your car, ${book.pages} pages, to read and print`,
+            book.pdf_bytes,
+          ),
+          link(
+            'book/book.zip',
+            'Everything in the book with its pictures, for any shop that works on it next',
+            book.zip_bytes,
+          ),
+        ]
+      : []),
+    ...papers.map((p) => link(`papers/${p.id}`, p.name, p.bytes)),
+    ...estimates.map((e) =>
+      link(`estimates/${e.id}`, `The estimate of ${formatDay(e.on, manner.locale, manner.today)}`, null),
+    ),
+  ];
+  if (items.length === 0) return '';
+  return `<section class="keep" aria-labelledby="keep"><h2 id="keep">To keep</h2><ul>${items.join('')}</ul></section>`;
 }

@@ -13,6 +13,15 @@ export const lastSent = (
     { buildId },
   );
 
+/** The days that letters promised, oldest first. */
+export const promisesTold = (tx: Tx, buildId: string): Promise<{ sent_at: string; promised: string }[]> =>
+  tx.rows(
+    `select sent_at, promised from letters
+     where shop_id = :shopId and build_id = :buildId and state = 'sent' and promised is not null
+     order by sent_at, id`,
+    { buildId },
+  );
+
 /**
  * What a draft is made from: entries kept since the last letter, and every entry that a correction among them names,
  * with all corrections of it (so that "I wrote …" quotes what was told).

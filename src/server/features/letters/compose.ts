@@ -6,6 +6,7 @@ import { draftLetter } from '#core/update/draft.ts';
 import type { LetterManner, LetterMoney, LetterReady } from '#core/update/figures.ts';
 import type { LeakGuard } from '#core/update/leaks.ts';
 import type { Letter } from '#core/update/letter.ts';
+import type { PlanLine } from '#core/update/plan.ts';
 import type { UnsaidInput } from '#core/update/unsaid.ts';
 import type { Hold } from '#core/waits/binding.ts';
 import type { CostsView } from '#contract/costs.ts';
@@ -17,7 +18,14 @@ import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, type BuildDetail } from '../builds/index.ts';
 import { costsOf } from '../costs/index.ts';
 import { toEntry } from '../entries/index.ts';
-import { estimateNow, lineViews, ratesOf, type EstimateNow } from '../estimate/index.ts';
+import {
+  answersTold,
+  estimateNow,
+  lineViews,
+  ratesOf,
+  type AnswerTold,
+  type EstimateNow,
+} from '../estimate/index.ts';
 import { shopOf } from '../session/index.ts';
 import { waitsNow } from '../waits/index.ts';
 import { followUpsOf } from '../work/index.ts';
@@ -70,14 +78,21 @@ function moneyOf(now: EstimateNow, costs: CostsView, timeZone: string): LetterMo
   };
 }
 
-/** The build's money as its letters tell it, and its lines: what was agreed of each and what is spent of it. */
+/** An agreed line: what it comes to, and how far it is. */
+export interface MoneyLine extends PlanLine {
+  approvedMinor: number;
+  spentMinor: number;
+}
+
+/** The build's money as its letters tell it; its agreed lines; what the customer answered and when. */
 export async function lettersMoney(
   tx: Tx,
   deps: Deps,
   buildId: string,
 ): Promise<{
   money: LetterMoney | null;
-  lines: { title: string; approvedMinor: number; spentMinor: number }[];
+  lines: MoneyLine[];
+  answers: AnswerTold[];
   manner: LetterManner;
 }> {
   const shop = await shopOf(tx);
@@ -87,8 +102,23 @@ export async function lettersMoney(
   const costs = await costsOf(tx, deps, buildId);
   const lines = costs.lines
     .filter((l) => l.approvedMinor > 0)
-    .map((l) => ({ title: l.title, approvedMinor: l.approvedMinor, spentMinor: l.costs.spentMinor }));
-  return { money: moneyOf(estimate, costs, shop.timeZone), lines, manner: mannerOf(shop, told!, today) };
+    .map(
+      ({ id, title, approvedMinor, spentMinutes, toGoMinutes, costs: { spentMinor, committedMinor } }) => ({
+        id,
+        title,
+        approvedMinor,
+        spentMinor,
+        spentMinutes,
+        toGoMinutes,
+        isBegun: spentMinutes > 0 || spentMinor > 0 || committedMinor > 0,
+      }),
+    );
+  return {
+    money: moneyOf(estimate, costs, shop.timeZone),
+    lines,
+    answers: answersTold(estimate, shop.timeZone),
+    manner: mannerOf(shop, told!, today),
+  };
 }
 
 /** Lines of the newest estimate that wait for the customer’s word. */
@@ -105,7 +135,8 @@ function decisionsOf(now: EstimateNow) {
 /** Kinds of hold that may be named in saying why a day moved: nothing of them is another customer’s or a person’s. */
 const NAMEABLE: ReadonlySet<Hold['kind']> = new Set(['part', 'vendor', 'batch', 'said']);
 
-function readyOf(
+/** When it is to be ready, as a letter tells it. `since`: the day of the last one. */
+export function readyOf(
   build: BuildDetail,
   told: Day | null,
   since: Day,

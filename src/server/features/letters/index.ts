@@ -2,3 +2,4 @@
 export { mailLetter, mailReader, textLetter } from './letters.mail.ts';
 export { markReturned } from './letters.queries.ts';
 export { guardOf, lettersMoney } from './compose.ts';
+export { planNow } from './plan.ts';

@@ -42,8 +42,14 @@ async function viewOf(tx: Tx, deps: Deps, who: SignedIn, id: string, known?: Com
 }
 
 /** What stands below the photographs of what is told. */
-const captionsOf = (tx: Tx, buildId: string, letter: Letter): Promise<Captions> =>
-  shownOf(tx, buildId, [...picturesTold(letter).keys()]);
+async function captionsOf(tx: Tx, buildId: string, letter: Letter): Promise<Captions> {
+  const shown = await shownOf(tx, buildId, [...picturesTold(letter).keys()]);
+  const both = ({ id, caption, before }: ShownPicture) => [
+    { id, caption },
+    ...(before ? [{ id, caption: before.caption }] : []),
+  ];
+  return new Map([...shown].map(([entryId, pictures]) => [entryId, pictures.flatMap(both)]));
+}
 
 /** The build's open draft; drafts one when there is none. */
 export async function openLetter(

@@ -242,6 +242,50 @@ test('drawing makes a copy and leaves the original; the second who draws is told
   expect(bare.body.marks).toEqual([]);
 });
 
+test('what stood there before the work goes with it, frozen too; only a photograph of this car can', async () => {
+  const buildId = await makeBuild(it.owner);
+  const entryId = await makeEntry(buildId);
+  const take = async (color: string, at = { buildId, entryId }): Promise<PhotoView> =>
+    (await upload(at, await jpegOf({ color })).expect(200)).body as PhotoView;
+  const [before, after] = [await take('#553311'), await take('#aabbcc')];
+  const otherBuild = await makeBuild(it.owner);
+  const other = await take('#123456', { buildId: otherBuild, entryId: await makeEntry(otherBuild) });
+  const pair = (id: string, version = 1) =>
+    it.owner
+      .put(pathOf('photoSave', { photoId: after.id }))
+      .send({ version, caption: 'new end', marks: [], before: id });
+  for (const id of [other.id, after.id, nextId()])
+    expect((await pair(id).expect(400)).body.fields).toEqual([
+      { field: 'before', reason: 'another photograph of this car' },
+    ]);
+  expect((await pair(before.id).expect(200)).body).toMatchObject({ before: before.id, version: 2 });
+
+  const draft = await letterWith(buildId);
+  const content = structuredClone(draft.content);
+  for (const i of content.parts.flatMap((p) => p.items)) if (i.id === entryId) i.media = [after.id];
+  const saved = await it.owner
+    .put(pathOf('letterSave', { letterId: draft.id }))
+    .send({ version: draft.version, content })
+    .expect(200);
+  const sent = await it.owner
+    .post(pathOf('letterSend', { letterId: draft.id }))
+    .send({ version: saved.body.version, figures: figuresTold(saved.body.content) })
+    .expect(200);
+  const [picture] = (sent.body as LetterView).pictures;
+  expect(picture!.before!.hash).not.toBe(picture!.hash);
+  await it.owner.delete(pathOf('photoRemove', { photoId: before.id })).expect(200);
+  const { url } = (await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body.link;
+  const home = new URL(url as string).pathname;
+  const customer = supertest(it.server.app.express);
+  const { text } = await customer.get(home).expect(200);
+  expect(text).toContain('<figure class="pair">');
+  // The one script of these pages, and only with the page's own nonce.
+  expect(text.match(/<script/g)).toHaveLength(1);
+  expect(text).toMatch(/<script nonce="[^"]{20,}">/);
+  for (const file of [picture!.before!.hash, picture!.before!.thumb])
+    await customer.get(`${home}/photos/${file}`).expect(200);
+});
+
 test('prices in a caption are hidden from those who see none', async () => {
   const buildId = await makeBuild(it.owner);
   const entryId = await makeEntry(buildId);

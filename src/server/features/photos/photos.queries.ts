@@ -1,7 +1,7 @@
 import type { BuildPhotoView, PhotoView } from '#contract/photos.ts';
 import type { PhotoType } from '#core/photo/limits.ts';
 import type { PhotoMark } from '#core/photo/marks.ts';
-import type { ShownPicture } from '#core/photo/shown.ts';
+import { filesShown, type ShownFile, type ShownPicture } from '#core/photo/shown.ts';
 import type { Tx } from '../../db/pool.ts';
 
 export interface PhotoRow {
@@ -21,6 +21,7 @@ export interface PhotoRow {
   taken_at: string | null;
   had_location: boolean;
   marks: PhotoMark[];
+  before_id: string | null;
   version: number;
   person_id: string;
   recorded_at: string;
@@ -39,17 +40,22 @@ export const toPhoto = (r: PhotoRow): PhotoView => ({
   height: r.height,
   takenAt: r.taken_at,
   marks: r.marks,
+  before: r.before_id,
   version: r.version,
   look: r.shown_hash.slice(0, LOOK_DIGITS),
 });
 
-const toShown = (r: PhotoRow): ShownPicture => ({
+/** A photograph with the one that shows the same before the work. */
+type PairRow = PhotoRow & { earlier: ShownFile | null };
+
+const toShown = (r: PairRow): ShownPicture => ({
   id: r.id,
   hash: r.shown_hash,
   thumb: r.thumb_hash,
   width: r.width,
   height: r.height,
   caption: r.caption,
+  ...(r.earlier ? { before: r.earlier } : {}),
 });
 
 /** The photograph wherever it belongs, taken away or not: an id is used once. */
@@ -66,7 +72,7 @@ const NEXT = `with next as (
   update shop_counters set last_seq = last_seq + 1 where shop_id = :shopId returning last_seq
 )`;
 
-export type NewPhoto = Omit<PhotoRow, 'caption' | 'marks' | 'version' | 'removed_at'>;
+export type NewPhoto = Omit<PhotoRow, 'caption' | 'marks' | 'before_id' | 'version' | 'removed_at'>;
 
 export const insertPhoto = (tx: Tx, p: NewPhoto): Promise<number> =>
   tx.run(
@@ -79,11 +85,18 @@ export const insertPhoto = (tx: Tx, p: NewPhoto): Promise<number> =>
 
 export const savePhoto = (
   tx: Tx,
-  p: { id: string; caption: string; marks: readonly PhotoMark[]; shown: string; thumb: string },
+  p: {
+    id: string;
+    caption: string;
+    marks: readonly PhotoMark[];
+    before: string | null;
+    shown: string;
+    thumb: string;
+  },
 ): Promise<number> =>
   tx.run(
     `${NEXT} update photos set caption = :caption, marks = :marks::jsonb, shown_hash = :shown, thumb_hash = :thumb,
-       version = version + 1, seq = last_seq from next where shop_id = :shopId and id = :id`,
+       before_id = :before, version = version + 1, seq = last_seq from next where shop_id = :shopId and id = :id`,
     { ...p, marks: JSON.stringify(p.marks) },
   );
 
@@ -132,9 +145,13 @@ export async function shownOf(
   buildId: string,
   entryIds: readonly string[],
 ): Promise<Map<string, ShownPicture[]>> {
-  const rows = await tx.rows<PhotoRow>(
-    `select * from photos where shop_id = :shopId and build_id = :buildId and entry_id = any(:entryIds)
-       and removed_at is null order by coalesce(taken_at, recorded_at), id`,
+  const rows = await tx.rows<PairRow>(
+    `select p.*, case when b.id is not null then json_build_object('hash', b.shown_hash, 'thumb', b.thumb_hash,
+         'width', b.width, 'height', b.height, 'caption', b.caption) end as earlier
+     from photos p
+     left join photos b on b.shop_id = p.shop_id and b.id = p.before_id and b.removed_at is null
+     where p.shop_id = :shopId and p.build_id = :buildId and p.entry_id = any(:entryIds) and p.removed_at is null
+     order by coalesce(p.taken_at, p.recorded_at), p.id`,
     { buildId, entryIds },
   );
   const byEntry = new Map<string, ShownPicture[]>();
@@ -148,7 +165,7 @@ export async function showPictures(
   buildId: string,
   pictures: readonly ShownPicture[],
 ): Promise<void> {
-  for (const hash of new Set(pictures.flatMap((p) => [p.hash, p.thumb])))
+  for (const hash of filesShown(pictures))
     await tx.run(
       `insert into shown_pictures (shop_id, build_id, hash) values (:shopId, :buildId, :hash)
        on conflict do nothing`,

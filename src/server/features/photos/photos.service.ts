@@ -142,7 +142,19 @@ async function toChange(tx: Tx, id: string, version: number): Promise<q.PhotoRow
   return row;
 }
 
-/** Keeps the caption and what was drawn; the original stays as it came, the shown copy is made anew. */
+/** The one before the work is another photograph of the same car. */
+async function mayStandBefore(tx: Tx, photo: q.PhotoRow, earlierId: string): Promise<void> {
+  const earlier = await q.photoById(tx, earlierId);
+  const isThere = earlier?.build_id === photo.build_id && earlier.removed_at === null;
+  if (!isThere || earlierId === photo.id) {
+    const reason = 'another photograph of this car';
+    throw new Refusal('invalid', `The picture before the work must be ${reason}.`, {
+      fields: [{ field: 'before', reason }],
+    });
+  }
+}
+
+/** Keeps the caption, what was drawn and what it is the later picture of; the original stays as it came, the shown copy is made anew. */
 export async function savePhoto(
   deps: Deps,
   who: SignedIn,
@@ -156,10 +168,12 @@ export async function savePhoto(
   const made = redrawn ? await markedSizes(plain, marks, before) : null;
   const shown = made ? await deps.photos.keep(who.shopId, made.shown) : before.shown_hash;
   const thumb = made ? await deps.photos.keep(who.shopId, made.thumb) : before.thumb_hash;
+  const earlier = dto.before ?? null;
   return inShop(deps.db, who.shopId, async (tx) => {
     if (!(await buildForUpdate(tx, before.build_id))) throw notFound('build');
     await toChange(tx, id, dto.version);
-    await q.savePhoto(tx, { id, caption: dto.caption.trim(), marks, shown, thumb });
+    if (earlier !== null) await mayStandBefore(tx, before, earlier);
+    await q.savePhoto(tx, { id, caption: dto.caption.trim(), marks, before: earlier, shown, thumb });
     return q.toPhoto((await q.photoById(tx, id))!);
   });
 }
