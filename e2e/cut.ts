@@ -1,7 +1,10 @@
-/** A wire between the browser and the server that can be cut, or let what goes through and nothing back. */
+/** A wire between the browser and the server that can be cut, let what goes through and nothing back, or let it trickle. */
 import net from 'node:net';
 
-export type Wire = 'whole' | 'cut' | 'deaf';
+export type Wire = 'whole' | 'cut' | 'deaf' | 'slow';
+
+/** Between two pieces of what goes through a slow wire. */
+const SLOW_PAUSE_MS = 150;
 
 export interface Cut {
   /** Where the browser finds the server. */
@@ -27,7 +30,13 @@ export async function wireTo(port: number): Promise<Cut> {
         far.destroy();
       });
     }
-    near.pipe(far);
+    near.on('data', (bytes) => {
+      far.write(bytes);
+      if (wire !== 'slow') return;
+      near.pause();
+      setTimeout(() => near.resume(), SLOW_PAUSE_MS);
+    });
+    near.on('end', () => far.end());
     far.on('data', (bytes) => {
       // The server has done what was asked; nobody hears of it.
       if (wire === 'deaf') near.destroy();

@@ -2,40 +2,12 @@
  * `npm start` as a person meets it: a second start says so; an empty shop begins with its first-run page; the private
  * cluster starts, keeps its data over a Ctrl-C, and stops with it.
  */
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { copyFileSync, existsSync, mkdirSync, readdirSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { existsSync, readdirSync } from 'node:fs';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
-import pg from 'pg';
+import { data, ownDatabase, start } from './started.ts';
 import { expectAccessible, logLine } from './support.ts';
-
-const data = process.env.AVRIK_TEST_DATA!;
-const cluster = process.env.AVRIK_TEST_CLUSTER!;
-
-interface Started {
-  child: ChildProcess;
-  out: () => string;
-  stop: () => Promise<number | null>;
-}
-
-async function start(args: string[], env: Record<string, string>): Promise<Started> {
-  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
-    env: { ...process.env, ...env },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  let out = '';
-  child.stdout!.on('data', (c) => (out += String(c)));
-  child.stderr!.on('data', (c) => (out += String(c)));
-  await expect
-    .poll(() => out + (child.exitCode ?? ''), { timeout: 90_000 })
-    .toMatch(/Avrik is open at|^\S[\s\S]*\d$/);
-  const stop = () =>
-    new Promise<number | null>((resolve) => {
-      child.once('exit', resolve);
-      child.kill('SIGINT');
-    });
-  return { child, out: () => out, stop };
-}
 
 test('a second start while one runs says so, and an unknown flag too', () => {
   const again = spawnSync(process.execPath, ['scripts/start.mjs'], {
@@ -54,18 +26,7 @@ test('a second start while one runs says so, and an unknown flag too', () => {
 });
 
 test('an empty shop: first run, first car, first line, out and in again', async ({ page }) => {
-  const admin = new pg.Client(cluster.replace('{database}', 'postgres'));
-  await admin.connect();
-  await admin.query('create database avrik_empty');
-  await admin.end();
-  const env = {
-    PORT: '4197',
-    AVRIK_DATA: path.join(data, 'empty'),
-    DATABASE_URL: cluster.replace('{database}', 'avrik_empty'),
-  };
-  // Both shops' servers are one role of one cluster: with a password of its own this one would lock the other out.
-  mkdirSync(env.AVRIK_DATA, { recursive: true });
-  copyFileSync(path.join(data, 'secrets.json'), path.join(env.AVRIK_DATA, 'secrets.json'));
+  const env = await ownDatabase('empty', 4197);
   const started = await start(['--no-demo'], env);
   try {
     await page.goto('http://localhost:4197/');

@@ -51,10 +51,61 @@ test('a customer keeps the book that is on their page, on a phone and without a 
   const theirs = await phone.newPage();
   await theirs.goto(address!);
   const keep = theirs.getByRole('region', { name: 'To keep' });
-  await expect(keep.getByRole('link', { name: /^The book, \d+ pages, to read and print$/ })).toBeVisible();
+  await expect(
+    keep.getByRole('link', { name: /^The book of your car, \d+ pages, to read and print$/ }),
+  ).toBeVisible();
+  await expect(keep.getByRole('link', { name: 'Pressure test of the gas side.pdf' })).toBeVisible();
+  await expect(keep.getByRole('link', { name: /^The estimate of/ }).first()).toBeVisible();
+  // Without a script the two pictures of one thing stand beside each other, in an earlier letter.
+  await theirs
+    .locator('details')
+    .filter({ has: theirs.locator('.pair') })
+    .locator('summary')
+    .click();
+  await expect(theirs.getByText('After', { exact: true })).toBeVisible();
   await phone.close();
   const seen = await page.context().newPage();
   await seen.setViewportSize({ width: 390, height: 844 });
   await seen.goto(address!);
   await expectNoSideScroll(seen);
+  await seen
+    .locator('details')
+    .filter({ has: seen.locator('.pair') })
+    .locator('summary')
+    .click();
+  const slide = seen.getByRole('slider', { name: 'How much is shown of before' });
+  await slide.focus();
+  await seen.keyboard.press('End');
+  await expect(slide).toHaveAttribute('aria-valuetext', '100 % before, 0 % after');
+  await expectAccessible(seen);
+});
+
+test('a paper is taken in, given, and taken off the page again', async ({ page }) => {
+  await signIn(page);
+  await openCar(page, 'tourer');
+  const address = await page.getByRole('link', { name: 'Their page' }).getAttribute('href');
+  await page.getByRole('link', { name: 'Its book' }).click();
+  const papers = page.getByRole('region', { name: 'Papers' });
+  const choose = async (name: string, bytes: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await papers.getByRole('button', { name: 'Add a PDF' }).click();
+    await (await chooser).setFiles({ name, mimeType: 'application/pdf', buffer: Buffer.from(bytes) });
+  };
+  await choose('ticket.pdf', 'no paper');
+  await expect(papers.getByRole('alert')).toContainText('By its content it is no PDF');
+  await choose('Weighbridge ticket.pdf', '%PDF-1.4\ntrailer<<>>\n%%EOF\n');
+  await papers.getByRole('button', { name: 'Give it' }).click();
+  await expect(papers.getByText('theirs since')).toBeVisible();
+  await expectAccessible(page);
+  const theirs = await page.context().newPage();
+  await theirs.goto(address!);
+  const link = theirs.getByRole('link', { name: 'Weighbridge ticket.pdf' });
+  const download = theirs.waitForEvent('download');
+  await link.click();
+  expect((await download).suggestedFilename()).toBe('Weighbridge ticket.pdf');
+  await papers.getByRole('button', { name: 'Take it off their page' }).click();
+  await papers.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(papers.getByRole('listitem')).toHaveCount(0);
+  await theirs.reload();
+  await expect(link).toHaveCount(0);
 });

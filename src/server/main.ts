@@ -8,7 +8,7 @@ import { createApp } from './app.ts';
 import { openDatabase } from './db/pool.ts';
 import type { Deps } from './deps.ts';
 import { startWorker } from './jobs/worker.ts';
-import { photosIn } from './media/store.ts';
+import { photosIn, sweepIncoming } from './media/store.ts';
 import { standInTranscriber } from './media/transcriber.ts';
 import { takeMail } from './features/mail/index.ts';
 import { outboxIn, startStandIn, textsIn } from './mail/outbox.ts';
@@ -43,6 +43,7 @@ const deps: Deps = {
 };
 standIn?.handOn((raw, address) => takeMail(deps, raw, address));
 
+await sweepIncoming(path.join(dataFolder, 'photos'), Date.now());
 const worker = await startWorker(deps);
 if (process.env.AVRIK_DEMO === '1') await fillDemoIfEmpty(deps);
 const app = createApp(deps, path.resolve(import.meta.dirname, '../../dist/client'));

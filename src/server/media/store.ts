@@ -1,7 +1,7 @@
 /** Where the bytes of photographs are kept: by the hash of their content, apart for each shop, outside the database. */
 import { createHash } from 'node:crypto';
 import { createReadStream, type ReadStream } from 'node:fs';
-import { mkdir, open, rename, stat, unlink, writeFile } from 'node:fs/promises';
+import { mkdir, open, readdir, rename, rm, stat, unlink, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { v7 as uuidv7 } from 'uuid';
 
@@ -33,6 +33,19 @@ async function settle(file: string): Promise<void> {
   const handle = await open(file, 'r');
   await handle.sync();
   await handle.close();
+}
+
+/** Longer than any upload may take: a file that has been on its way in for so long belongs to nobody any more. */
+const ABANDONED_MS = 3600_000;
+
+/** Takes away what was on its way in when a server was killed. `now` in milliseconds since 1970. */
+export async function sweepIncoming(folder: string, now: number): Promise<void> {
+  const waiting = path.join(folder, 'incoming');
+  for (const name of await readdir(waiting).catch(() => [])) {
+    const file = path.join(waiting, name);
+    const { mtimeMs } = await stat(file).catch(() => ({ mtimeMs: now }));
+    if (now - mtimeMs > ABANDONED_MS) await rm(file, { force: true });
+  }
 }
 
 /** Photographs as files under `folder`: `<shop>/<first two of the hash>/<hash>`. */

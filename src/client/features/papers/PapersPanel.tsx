@@ -31,17 +31,19 @@ export function PapersPanel({ buildId, customer }: { buildId: string; customer: 
         </ul>
       )}
       <FormFault reason={add.error ? wordsOf(add.error) : undefined} />
-      <FileTrigger
-        acceptedFileTypes={['application/pdf']}
-        onSelect={(files) => {
-          const file = files?.[0];
-          if (file) add.mutate(file);
-        }}
-      >
-        <Button isDisabled={add.isPending}>
-          <FileUp size={18} aria-hidden /> {add.isPending ? 'Taking it in …' : 'Add a PDF'}
-        </Button>
-      </FileTrigger>
+      <Row>
+        <FileTrigger
+          acceptedFileTypes={['application/pdf']}
+          onSelect={(files) => {
+            const file = files?.[0];
+            if (file) add.mutate(file);
+          }}
+        >
+          <Button isDisabled={add.isPending}>
+            <FileUp size={18} aria-hidden /> {add.isPending ? 'Taking it in …' : 'Add a PDF'}
+          </Button>
+        </FileTrigger>
+      </Row>
     </Panel>
   );
 }

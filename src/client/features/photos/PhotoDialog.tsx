@@ -42,7 +42,7 @@ const Grow = styled.div`
 `;
 
 /** Highest share of the screen that the picture takes, so that the caption and the buttons stay in sight. */
-const TALL_DVH = 44;
+const TALL_DVH = 36;
 
 interface Props {
   buildId: string;
