@@ -1,4 +1,6 @@
 /** How well runs of speech are read: what was written before the rules, and what was written after them, kept apart. */
+import { COLD_NARRATIONS } from '../tests/data/coldNarrations.ts';
+import { FURTHER_NARRATIONS } from '../tests/data/furtherNarrations.ts';
 import { LONG_NARRATIONS } from '../tests/data/longNarrations.ts';
 import { MORE_NARRATIONS } from '../tests/data/moreNarrations.ts';
 import { NARRATIONS, SHOP_OF_NARRATIONS, type Narration } from '../tests/data/narrations.ts';
@@ -38,6 +40,11 @@ function linesOf(name: string, narrations: readonly Narration[]): Line[] {
 }
 
 export const benchNarrations = (): Line[] => [
-  ...linesOf('that the rules were made with', [...NARRATIONS, ...LONG_NARRATIONS, ...MORE_NARRATIONS]),
-  ...linesOf('not seen by them', UNSEEN_NARRATIONS),
+  ...linesOf('that the rules were made with', [
+    ...NARRATIONS,
+    ...LONG_NARRATIONS,
+    ...MORE_NARRATIONS,
+    ...FURTHER_NARRATIONS,
+  ]),
+  ...linesOf('not seen by them', [...UNSEEN_NARRATIONS, ...COLD_NARRATIONS]),
 ];

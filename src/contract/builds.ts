@@ -221,7 +221,7 @@ export interface CustomersView {
 
 /** The names the log line knows. */
 export interface KnownView {
-  builds: { id: string; name: string; aliases: string[] }[];
+  builds: { id: string; name: string; aliases: string[]; customer: string }[];
   people: { id: string; name: string }[];
   vendors: { id: string; name: string }[];
   places: { id: string; name: string }[];

@@ -25,14 +25,14 @@ export interface Narration {
 }
 
 export const CARS = [
-  { id: 'van', name: 'ice-cream van', aliases: ['B-0001', 'Marta Quill'] },
-  { id: 'rally', name: 'rally car', aliases: ['B-0002', 'Ilse Brandt'] },
-  { id: 'estate', name: 'estate', aliases: ['B-0003', 'Hugh Pellow'] },
+  { id: 'van', name: 'ice-cream van', aliases: ['B-0001', 'Marta Quill'], customer: 'Marta Quill' },
+  { id: 'rally', name: 'rally car', aliases: ['B-0002', 'Ilse Brandt'], customer: 'Ilse Brandt' },
+  { id: 'estate', name: 'estate', aliases: ['B-0003', 'Hugh Pellow'], customer: 'Hugh Pellow' },
   { id: 'float', name: 'milk float', aliases: ['B-0004'] },
-  { id: 'micro', name: 'microcar', aliases: ['B-0005'] },
+  { id: 'micro', name: 'microcar', aliases: ['B-0005'], customer: 'Ilse Brandt' },
   { id: 'camper', name: 'camper', aliases: ['B-0006'] },
-  { id: 'hearse', name: 'hearse', aliases: ['B-0007', 'Dex Marlow'] },
-  { id: 'drop', name: 'drophead', aliases: ['B-0008', 'Ruan Teague'] },
+  { id: 'hearse', name: 'hearse', aliases: ['B-0007', 'Dex Marlow'], customer: 'Dex Marlow' },
+  { id: 'drop', name: 'drophead', aliases: ['B-0008', 'Ruan Teague'], customer: 'Ruan Teague' },
 ] as const;
 
 /** What the reading knows of this shop. */

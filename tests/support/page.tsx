@@ -45,7 +45,7 @@ export const refused = (status: number, detail: string, fields: object[] = []): 
 
 const CARS = ['hearse', 'estate', 'drophead'];
 const known: KnownView = {
-  builds: CARS.map((name) => ({ id: name, name, aliases: [] })),
+  builds: CARS.map((name) => ({ id: name, name, aliases: [], customer: '' })),
   people: [],
   vendors: [{ id: 'v', name: 'Cobb Springs' }],
   places: [],

@@ -7,6 +7,7 @@ import { readCount } from './counts.ts';
 import { findDays } from './dates.ts';
 import { readKind, type KindRead } from './kindWords.ts';
 import { findNames, nameAt, unknownVendor } from './names.ts';
+import { readNumber } from './numbers.ts';
 import { findBarePrice, findMarkedPrices, type Price } from './prices.ts';
 import { findDurations, findMeasures, type Found } from './quantities.ts';
 import type { Token } from './tokens.ts';
@@ -118,7 +119,22 @@ function readPart(r: Reading): void {
 }
 
 /** “An hour, no, sorry, two hours”: what stands before was not meant. */
-const NOT_MEANT = /^[,–—-]? ?(?:no|sorry|rather|i mean|make that|actually|scratch that)\b/;
+const NOT_MEANT = /^[,–—-]? ?(?:no|sorry|rather|i mean|make that|call it|actually|scratch that)\b/;
+
+/** “Two hours, no, call it two and a half”: the unit is not said again. */
+const ANEW = /^(?:no|sorry|call|it|make|that|say|,)$/;
+
+/** Hours said anew behind a duration that was taken back, without their unit. */
+function hoursAnew(t: readonly Token[], said: Found<number>, mark: '.' | ','): Found<number> | null {
+  let i = said.next;
+  let takesBack = false;
+  for (; t[i] && ANEW.test(t[i]!.lower); i += 1) takesBack ||= /^(?:no|sorry|make|call)$/.test(t[i]!.lower);
+  const n = takesBack ? readNumber(t, i, mark) : null;
+  const ends = n && (t[n.next] === undefined || t[n.next]!.type === 'mark');
+  return n && ends && said.value >= 60 && n.value <= 100
+    ? { value: Math.round(n.value * 60), from: i, next: n.next }
+    : null;
+}
 
 /** Minutes that were said, together; without what was taken back at once. */
 function worked(t: readonly Token[], durations: readonly Found<number>[]): number {
@@ -130,6 +146,12 @@ function worked(t: readonly Token[], durations: readonly Found<number>[]): numbe
           .map((tok) => tok.lower)
           .join(' ')
       : '';
+    // “Four yesterday and two today, so six hours all told”.
+    if (
+      /^(?:all|in|altogether)$/.test(t[d.next]?.lower ?? '') &&
+      /^(?:told|all|,|\.)?$/.test(t[d.next + 1]?.lower ?? '')
+    )
+      return d.value;
     return NOT_MEANT.test(between) ? sum - before!.value + d.value : sum + d.value;
   }, 0);
 }
@@ -144,6 +166,12 @@ function readQuantities(r: Reading): void {
   }
   for (const d of durations.slice(1)) r.take('minutes', d);
   if (durations.length > 1) r.result.minutes = worked(t, durations);
+  const last = durations.at(-1);
+  const anew = last && hoursAnew(t, last, known.mark);
+  if (anew) {
+    r.result.minutes = r.result.minutes! - last.value + anew.value;
+    r.take('minutes', anew);
+  }
   const poundsWeigh = r.context.currency !== 'GBP';
   for (const m of findMeasures(t, known.mark, poundsWeigh)) {
     if (!r.free(m)) continue;
@@ -200,7 +228,21 @@ function settleKind(r: Reading, read: KindRead | null): void {
   const saysOnlyHours = read && /^(?:did|done|fitted|spent)$/.test(t[read.from]!.lower);
   if (saysOnlyHours && startsInHours && kind !== 'note') kind = 'hours';
   if (kind === 'hours' && result.minutes === undefined) kind = 'note';
-  if (!read) kind = inferKind(r);
+  // What is said to be a must is something that was found, whatever its words are.
+  // Of what was done, too, where it is only said of the thing: “the loom has been chopped about, six hours, safety”.
+  if (!read || kind === 'decided' || (kind === 'did' && read.subject === 'before'))
+    kind = hasClass(r) ? 'found' : read ? kind : inferKind(r);
+  // “The joints are in, an hour and a half”: put there, not come; “moved the vent, one hour” goes nowhere.
+  if (read && result.minutes !== undefined) {
+    if (kind === 'arrived' && /^(?:is|are)$/.test(t[read.from]!.lower))
+      kind = /^(?:in|on)$/.test((t[read.next]?.type === 'word' ? t[read.next] : t[read.next - 1])!.lower)
+        ? 'fitted'
+        : 'did';
+    if (kind === 'moved' && !result.place) kind = 'did';
+  }
+  // “Tested the charger and it holds 58 volts”: what was tested was measured.
+  if (read && result.measures.length > 0 && /^(?:tested|checked)$/.test(t[read.from]!.lower))
+    kind = 'reading';
   // "Hearse is on lift 1": it stands there; nothing was fitted or arrived.
   const stands = read && result.place && /^(?:in|on)$/.test(t[read.next - 1]!.lower);
   if (stands && (kind === 'fitted' || kind === 'arrived')) kind = 'moved';
@@ -288,6 +330,12 @@ function settlePrice(r: Reading, price: Found<Price> | null): void {
 const CLASS_WORD = /^(?:safety|must|should|nice)$/;
 const NOT_CLASS_BEFORE =
   /^(?:it|we|you|they|that|he|she|i|this|which|looks|look|very|really|a|is|was|quite|be|so|the|too|all|one|who|nothing)$/;
+
+/** A class stands at the end, behind how long or how much. */
+function hasClass({ t, result }: Reading): boolean {
+  const last = t.at(-1)?.type === 'mark' ? t.at(-2) : t.at(-1);
+  return last !== undefined && CLASS_WORD.test(last.lower) && result.minutes !== undefined;
+}
 
 /** A class stands by itself: its own segment, or the last word of the line. */
 function readClass(r: Reading): void {

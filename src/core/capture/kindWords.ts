@@ -17,12 +17,12 @@ const LEADING: Partial<Record<Kind, string>> = {
   found:
     'found|find|found that|noticed|noticed that|spotted|discovered|saw|seen|copped|copped a|turns out|turned out|looks like|there is|theres|there\'s|there are|uncovered|come across|came across|finding',
   did:
-    'did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up|took the|took all the|put a|put an|braced|clamped|got its|got her|got his|road tested|road-tested|test drove|tested|opened|fettled',
+    'did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up|took the|took all the|put a|put an|put it right|put them right|put right|taken off|taken out|taken the|took it for|took her for|took it round|took her round|drove it|ran up|turned a|turned up a|shot|shot the|braced|clamped|got its|got her|got his|road tested|road-tested|test drove|tested|opened|fettled|gave it a|gave it the|gave them a|gave the|swept|swept out|wiped|wiped down|wet sanded|wet-sanded|block sanded|blocked|ran a|ran the|ran new|ran it|soaked|measured up|jacked up|jacked it up|hooked up|blew in|laid|laid down|looked over|had its|had her|had a|had the|dug out|chased|chased down|made good|pressed|pressed in|filed|packed|touched up|knocked up|mixed',
   ordered: 'ordered|on order|put in an order for|sent off for|placed an order for|reordered|re-ordered|order placed for|have ordered|order',
   arrived:
     'arrived|received|got delivery of|collected|picked up|took delivery of|in today|turned up|delivered|came in|delivery of|back from',
   fitted:
-    'fitted|installed|refitted|reinstalled|put in|put on|put back|bolted on|bolted up|bolted in|mounted|hung|hung back|fitted up|screwed on|plumbed in|trial fitted',
+    'fitted|installed|refitted|reinstalled|put in|put on|put back|bolted on|bolted up|bolted in|mounted|hung|hung back|fitted up|screwed on|chucked|chucked on|stuck them on|stuck it on|plumbed in|trial fitted|bedded in|whacked in|stuck on|slotted in|dropped in',
   spent: 'spent|paid|paid for|bought|invoice|invoiced|invoice from|cost|shelled out|blew|paid out|bill from|bill|receipt|settled',
   hours: 'hours|worked|booked|clocked|logged|time|labour|labor|put down',
   waiting:
@@ -34,9 +34,9 @@ const LEADING: Partial<Record<Kind, string>> = {
   moved:
     'moved|move|pushed|rolled|towed|shifted|shunted|wheeled|now on|now in|now at|went to|gone to|goes to|sent to|taken to|took to|took it to|trailered|craned|parked|into|onto|sent',
   asked:
-    'asked|ask|asking|need to ask|question|question for|queried|query|need to know|emailed to ask|rang to ask|called to ask|wrote to ask|rang and asked|called and asked|phoned and asked|rang asking|requested|needs asking|quoted|does|do|should we|shall we',
+    'asked|ask|asking|need to ask|question|question for|queried|query|need to know|emailed to ask|rang to ask|called to ask|wrote to ask|rang and asked|called and asked|phoned and asked|rang asking|requested|needs asking|quoted|does|do|should we|shall we|wants to know|wanted to know|would like to know',
   decided:
-    'decided|decided on|decision|agreed|approved|approves|said yes|said no|says yes|says no|go ahead|go-ahead|gave the go-ahead|got the go-ahead|declined|chose|chosen|signed off|okayed|ok\'d|oked|okd|settled on|opted for|going with|gone with|wont have|won\'t have|authorised|authorized|signed off on',
+    'decided|decided on|decision|agreed|approved|approves|said yes|said no|says yes|says no|go ahead|go-ahead|gave the go-ahead|got the go-ahead|declined|chose|chosen|signed off|okayed|ok\'d|oked|okd|settled on|opted for|going with|gone with|wont have|won\'t have|authorised|authorized|signed off on|picked',
   told: 'told|rang|called|phoned|emailed|texted|messaged|let know|spoke to|spoke with|updated|sent pictures|sent photos|wrote to|informed|have told|explained',
   correction: 'correction|correct that|scrap that|strike that|i meant|should have said|that should read|that should be|sorry i meant|my mistake',
 }; // prettier-ignore
@@ -46,18 +46,19 @@ const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['correction', 'after', 'should have said|i meant|that should read|strike that|scrap that'],
   ['waiting', 'after', 'waiting on|waiting for|still waiting for|still waiting on|held up by|held up for|stuck for|stuck waiting for|on hold for|can\'t go on until|cant go on until|still no|still no sign of'],
   ['waiting', 'before', 'has still not come|still not come|has still not arrived|still not arrived|still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|not turned up|still hasn\'t shown|is waiting'],
-  ['arrived', 'before', 'is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|got here|got delivered|was delivered|were delivered|delivered'],
+  ['arrived', 'before', 'is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|here from|here as well|here too|got here|came|come in from|got delivered|was delivered|were delivered|delivered'],
   ['resumed', 'before', 'is going again|going again|is under way again|under way again|off hold|back under way|no longer waiting|rolling again'],
   ['ordered', 'before', 'is on order|are on order|on order|ordered'],
   ['moved', 'after', 'moved to|moved into|moved onto|rolled onto|rolled into|pushed into|went to|gone to|sent to|off to|now on|now in|went out to|moved out to'],
-  ['decided', 'after', 'said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|ok\'d|is happy with|happy to go ahead'],
+  ['asked', 'after', 'wants to know|wanted to know|asking for|asking if|asking whether|asking about|asking when'],
+  ['decided', 'after', 'said go|said yeah|said leave|said do|said not to|said no need|said fine|said okay|said ok|says go|says leave|said she wants|said he wants|said they want|said he\'d like|said she\'d like|said they\'d like|picked|said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|ok\'d|happy with|is happy with|happy to go ahead'],
   ['asked', 'after', 'asked whether|asked if|asked about|asked|wants to know|need to know|rang to ask|need to ask|is asking'],
   ['told', 'after', 'told|let know|rang|phoned|emailed|texted|spoke to|updated'],
-  ['fitted', 'before', 'fitted|refitted|installed|reinstalled|is on|are on|went on|went in|back on|back in|hung|bolted on|in place|bolted up|bolted in|now on'],
+  ['fitted', 'before', 'is mounted|are mounted|is bolted|are bolted|are bolted down|fitted|refitted|installed|reinstalled|is on|are on|went on|went in|back on|back in|hung|bolted on|in place|bolted up|bolted in|now on'],
   ['found', 'before', 'found to be|found|is rotten|are rotten|is cracked|are cracked|is seized|are seized|is leaking|are leaking|is worn|are worn|is perished|are perished|is bent|are bent|is broken|are broken|is missing|are missing|is rusted through|is split|are split|is shot|are shot|is damp|has gone|is corroded|are corroded|rotten|rusted through|rotted|cracked|perished|seized|seized solid|leaking|weeping|worn|worn out|shot|missing|corroded|snapped|sheared|split|knackered|kaput|busted|bust|bent|crazed|delaminated|delaminating|rusty|scored|pitted'],
-  ['did', 'before', 'done|finished|is out|are out|is off|are off|is done|are done|all done|welded up|welded in|is finished|are finished|stripped|stripped down|painted|primed|rebuilt|cleaned|cleaned up|repaired|re-wired|rewired|complete|is complete|bled|blasted|reassembled|removed|sorted|overhauled|sprayed|dismantled|freed off|serviced|refurbished|welded|machined|skimmed|honed|rebored|replated|polished|undersealed|adjusted|mended|tacked in|let in|trimmed|re-covered|straightened|set up|greased|replaced|dialled in|drilled out|masked up'],
+  ['did', 'before', 'had its|had her|done|finished|is out|are out|is off|are off|is done|are done|all done|welded up|welded in|is finished|are finished|stripped|stripped down|painted|primed|rebuilt|cleaned|cleaned up|repaired|re-wired|rewired|complete|is complete|bled|blasted|reassembled|removed|sorted|overhauled|sprayed|dismantled|freed off|serviced|refurbished|welded|machined|skimmed|honed|rebored|replated|polished|undersealed|adjusted|mended|tacked in|let in|trimmed|re-covered|straightened|set up|greased|replaced|dialled in|drilled out|masked up'],
   ['spent', 'after', 'spent|paid|bought'],
-  ['reading', 'after', 'measured|measures|reads|reading'],
+  ['reading', 'after', 'measured|measures|reads|reading|draws|drawing|sits at|sat at|comes out at|came out at|shows|charging at|holds at'],
 ]; // prettier-ignore
 
 type Trie = { kind?: Kind; subject?: 'before' | 'after'; next: Map<string, Trie> };
@@ -125,8 +126,18 @@ export function readKind(
   blocked: (i: number) => boolean,
 ): KindRead | null {
   const first = skipFiller(t, start);
-  const leading = blocked(first) ? null : longest(LEADING_TRIE, t, first);
-  if (leading && !isNounUse(t, leading)) return leading;
+  if (!blocked(first)) {
+    const leading = longest(LEADING_TRIE, t, first);
+    const isWhole =
+      leading !== null && leading.next - leading.from > 1 && !/^an?$/.test(t[leading.next - 1]!.lower);
+    // “I got the stove out”: the filler that was passed over is the word of it.
+    const begins = first > start && t[first - 1]!.lower === 'got' ? first - 1 : first;
+    const round = isWhole ? null : roundIts(t, begins, blocked);
+    if (round) return round;
+    if (leading && !isNounUse(t, leading)) return leading;
+    const later = behindPerson(t, first, blocked);
+    if (later) return later;
+  }
   for (const trie of ANYWHERE_TRIES) {
     for (let i = first; i < t.length; i += 1) {
       if (blocked(i)) continue;
@@ -134,7 +145,32 @@ export function readKind(
       if (read && read.from > start && !negated(t, read) && !saysWhere(t, read)) return read;
     }
   }
-  return doneWord(t, first, blocked);
+  return doneWord(t, first, blocked) ?? passive(t, first, blocked);
+}
+
+/** “Put a breaker in”, “got the stove out”: what is done stands behind what it is done to. */
+function roundIts(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {
+  const verb = t[first]?.lower;
+  if (verb !== 'put' && verb !== 'got') return null;
+  for (let i = first + 1; i < Math.min(t.length, first + 8); i += 1) {
+    const word = t[i]!.lower;
+    // “Put the bonnet back on” says so itself.
+    if (/^(?:[.,;!?]|back)$/.test(word)) return null;
+    // A coat of paint is put on, and is no part.
+    const isCoat = /^(?:coat|primer|paint|lacquer|varnish|wax|polish|filler)s?$/.test(word);
+    if (isCoat) return { kind: 'did', from: first, next: first + 1, subject: 'after' };
+    if (i < first + 2 || blocked(i)) continue;
+    const closes =
+      t[i + 1] === undefined ||
+      t[i + 1]!.type === 'mark' ||
+      blocked(i + 1) ||
+      !/^[a-z]/.test(t[i + 1]!.lower);
+    if (/^(?:in|on|up)$/.test(word) && closes && (verb === 'put' || word !== 'up'))
+      return { kind: 'fitted', from: first, next: first + 1, subject: 'after' };
+    if (verb === 'got' && /^(?:out|off|apart|loose|free|straight|clean|undone)$/.test(word))
+      return { kind: 'did', from: first, next: first + 1, subject: 'after' };
+  }
+  return null;
 }
 
 /** Leading words that are as often a thing as an act: "cost of the kit", "time for…", "set of plugs". */
@@ -149,7 +185,14 @@ function isNounUse(t: readonly Token[], { from, next }: KindRead): boolean {
 }
 
 /** "Keys are in the tin", "the cap is on that shelf": where a thing lies, not that it came or was fitted. */
-function saysWhere(t: readonly Token[], { next }: KindRead): boolean {
+function saysWhere(t: readonly Token[], { from, next }: KindRead): boolean {
+  // “The joints came.” arrived; “it came loose”, “he came by” did not.
+  if (next - from === 1 && t[from]!.lower === 'came')
+    return !(
+      t[next] === undefined ||
+      t[next]!.type === 'mark' ||
+      /^(?:from|today|yesterday|this|on|with|at)$/.test(t[next]!.lower)
+    );
   return (
     /^(?:in|on)$/.test(t[next - 1]!.lower) &&
     /^(?:the|a|an|my|our|his|her|its|that|this|one)$/.test(t[next]?.lower ?? '')
@@ -158,17 +201,55 @@ function saysWhere(t: readonly Token[], { next }: KindRead): boolean {
 
 function negated(t: readonly Token[], { from, kind }: KindRead): boolean {
   if (kind === 'waiting') return false;
+  // “It wants twelve hours” is no word of the customer’s.
+  // “I am happy with that” is none either.
+  if (t[from]!.lower === 'happy' && /^(?:am|i'm|not|be)$/.test(t[from - 1]?.lower ?? '')) return true;
+  if (t[from]!.lower === 'wants' && /^(?:it|she's|car)$/.test(t[from - 1]?.lower ?? '')) return true;
   return /^(?:not|never|isn't|aren't|wasn't|to|be|no|who|whoever)$/.test(t[from - 1]?.lower ?? '');
 }
+
+/** “Straight after that I pulled the hinge”: what leads the line stands behind who did it. */
+function behindPerson(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {
+  for (let i = first; i < Math.min(t.length, first + 6); i += 1) {
+    if (t[i]!.type === 'mark' || blocked(i)) return null;
+    if (!/^(?:i|we|i've|we've)$/.test(t[i]!.lower)) continue;
+    const word = skipFiller(t, i);
+    const read = blocked(word) ? null : longest(LEADING_TRIE, t, word);
+    return read &&
+      !isNounUse(t, read) &&
+      /^(?:did|fitted|found|ordered|spent|asked|told|moved)$/.test(read.kind)
+      ? read
+      : null;
+  }
+  return null;
+}
+
+/** “The wheels are blasted”: work that was done, said of the thing. */
+function passive(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {
+  for (let i = first; i + 1 < t.length; i += 1) {
+    // “Headliner's in, four hours”.
+    const particle = /'s$/.test(t[i]!.lower) ? t[i + 1]!.lower : '';
+    const closes = t[i + 2] === undefined || t[i + 2]!.type === 'mark' || blocked(i + 2);
+    if (closes && /^(?:in|on|up)$/.test(particle))
+      return { kind: 'fitted', from: i + 1, next: i + 2, subject: 'before' };
+    if (closes && /^(?:out|off|apart)$/.test(particle))
+      return { kind: 'did', from: i + 1, next: i + 2, subject: 'before' };
+    if (!/^(?:is|are|was|were|got|been)$/.test(t[i]!.lower) || blocked(i)) continue;
+    const word = t[i + 1]!.lower;
+    if (/^[a-z]{3,}ed$/.test(word) && !NO_WORK.test(word))
+      return { kind: 'did', from: i, next: i + 2, subject: 'before' };
+  }
+  return null;
+}
+
+/** Words in -ed that are no work. */
+const NO_WORK =
+  /^(?:need\w*|used|supposed|seized|perished|indeed|shed|bed|red|called|dated|wanted|expected|pleased|worried|tired|booked|promised|delayed|closed)$/;
 
 /** A first word in -ed that no list holds ("decoked the head") is work done. */
 function doneWord(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {
   const tok = t[first];
   if (!tok || tok.type !== 'word' || blocked(first)) return null;
-  if (
-    !/^(?:re-?)?[a-z]{3,}ed$/.test(tok.lower) ||
-    /^(?:need|used|supposed|seized|perished|indeed|shed|bed|red)/.test(tok.lower)
-  )
-    return null;
+  if (!/^(?:re-?)?[a-z]{3,}ed$/.test(tok.lower) || NO_WORK.test(tok.lower)) return null;
   return { kind: 'did', from: first, next: first + 1, subject: 'after' };
 }

@@ -170,16 +170,32 @@ export function findBarePrice(
   for (let i = 0; i < t.length; i += 1) {
     if (blocked(i) || (t[i]!.glued && t[i - 1]?.type === 'word')) continue;
     if (SYMBOLS[t[i - 1]?.text ?? '']) continue; // somebody else's currency
-    const n = readAmount(t, i, mark);
-    if (!n) continue;
+    const read = readAmount(t, i, mark);
+    if (!read) continue;
+    // “14 and a quarter hour”: what belongs to the hours is no part of the price.
+    const isCut = t[i]!.type === 'number' && blocked(read.next - 1);
+    const n: Amount = isCut ? { value: Number(t[i]!.text), next: i + 1, form: 'plain' } : read;
     const evident =
       !foreign(t, n.next) &&
       (n.form !== 'fraction' || n.big === true) &&
       isPriceAt(t, i, n, kind, afterKind, blocked, vendorEnds);
-    if (evident) return price(t, i, n.next, n.value, currency);
+    if (evident) {
+      const anew = saidAnew(t, n.next, mark);
+      return price(t, i, anew?.next ?? n.next, anew?.value ?? n.value, currency);
+    }
     i = n.next - 1;
   }
   return null;
+}
+
+/** “60, no, 70 and four hours”: the first was not meant. */
+function saidAnew(t: readonly Token[], i: number, mark: '.' | ','): Amount | null {
+  let at = i;
+  while (t[at]?.text === ',') at += 1;
+  if (!/^(?:no|sorry|rather)$/.test(t[at]?.lower ?? '')) return null;
+  at += 1;
+  while (t[at] && /^(?:,|sorry|make|call|it|that|more|like)$/.test(t[at]!.lower)) at += 1;
+  return readAmount(t, at, mark);
 }
 
 const foreign = (t: readonly Token[], i: number): boolean =>
@@ -198,6 +214,8 @@ function isPriceAt(
 ): boolean {
   const buys = kind === 'ordered' || kind === 'spent';
   const before = t[i - 1];
+  // “… that will be 60, no, 70 …”.
+  if (isWord(before, /^(?:be|say|reckon|call)$/) && isWord(t[n.next + 1], /^(?:no|sorry)$/)) return true;
   // “Ordered ten from Cobb Springs”: how many.
   if (isWord(before, /^ordered$/) && isWord(t[n.next], /^from$/)) return false;
   const ends = boundary(t, n.next) || blocked(n.next);

@@ -13,7 +13,17 @@ export interface Found<T> {
 const HOUR = /^(?:h|hr|hrs|hour|hours)$/;
 const MINUTE = /^(?:m|min|mins|minute|minutes)$/;
 /** Words before a duration that make it a delay or a cure time, not work done. */
-const NOT_WORK = new Set(['in', 'within', 'after', 'every', 'another', 'next', 'last', 'per', 'overnight']);
+const NOT_WORK = new Set([
+  'wants',
+  'within',
+  'after',
+  'every',
+  'another',
+  'next',
+  'last',
+  'per',
+  'overnight',
+]);
 
 /** Every duration in the line, in minutes. */
 export function findDurations(t: readonly Token[], mark: '.' | ','): Found<number>[] {
@@ -21,10 +31,22 @@ export function findDurations(t: readonly Token[], mark: '.' | ','): Found<numbe
   for (let i = 0; i < t.length; i += 1) {
     const d = partOfName(t, i) ? null : durationAt(t, i, mark);
     if (!d) continue;
-    if (!NOT_WORK.has(t[i - 1]?.lower ?? '') && !isRate(t, i, d.next)) found.push(d);
+    if (!NOT_WORK.has(t[i - 1]?.lower ?? '') && !isDelay(t, i) && !isRate(t, i, d.next)) found.push(d);
     i = d.next - 1;
   }
   return found;
+}
+
+/** “Due in two hours” is when; “wired the fan in an hour” is how long it took, said without a stop. */
+const isDelay = (t: readonly Token[], i: number): boolean =>
+  t[i - 1]?.lower === 'in' &&
+  /^(?:|needed|wanted|expected|promised|called|asked|booked|finished|phoned|delayed)$/.test(verbOf(t, i - 1));
+
+/** The nearest word in -ed, or “put”, “let”, “cut”, of the few before, with no stop between; empty where there is none. */
+function verbOf(t: readonly Token[], at: number): string {
+  for (let i = at - 1; i >= Math.max(0, at - 7) && t[i]!.type !== 'mark'; i -= 1)
+    if (/ed$|^(?:put|let|cut|blew|blown|hung|stuck|got)$/.test(t[i]!.lower)) return t[i]!.lower;
+  return '';
 }
 
 /** "40 an hour", "50 per hour", "24 hour cure", "miles per hour" are not time worked. */
@@ -69,6 +91,9 @@ function hoursAt(t: readonly Token[], i: number, mark: '.' | ','): Found<number>
     const n = readNumber(t, i, mark);
     const unit = n && t[n.next];
     if (!n || !unit || !HOUR.test(unit.lower)) return null;
+    // “14 and a quarter hour”: fourteen pounds, and a quarter of an hour; more than one would be hours.
+    if (t[i]!.type === 'number' && unit.lower === 'hour' && n.value > 1 && t[i + 1]?.lower === 'and')
+      return null;
     ({ value, next } = { value: n.value, next: n.next + 1 });
     // "2 h" stays hours only where the unit stands alone: "3 h" yes, "3 h4 bulbs" tokenizes as one word.
   }
@@ -172,7 +197,7 @@ const UNIT_MARKS: Record<string, string> = {
 
 /** Words behind "2 in" that show the "in" is not inches. */
 const NOT_INCH =
-  /^(?:the|a|an|it|its|my|our|his|her|their|this|that|there|place|stock|all|total|each|every|one|two|situ|hand|good|bad|and|tomorrow|by|at|from|on|with|through|under|behind|front|store|bags?|boxes|primer)$/;
+  /^(?:stamps|cash|change|postage|fuel|parts|bits|total|the|a|an|it|its|my|our|his|her|their|this|that|there|place|stock|all|total|each|every|one|two|situ|hand|good|bad|and|tomorrow|by|at|from|on|with|through|under|behind|front|store|bags?|boxes|primer)$/;
 
 /** The unit that starts at token `i`, and the token behind it. */
 function unitAt(t: readonly Token[], i: number): { unit: string; next: number } | null {

@@ -7,6 +7,8 @@ export interface Known {
   id: string;
   name: string;
   aliases?: readonly string[];
+  /** Of a build: whose it is. */
+  customer?: string;
 }
 
 export interface CaptureContext {

@@ -1,4 +1,5 @@
 /** Which car is being spoken of: by name, or by where it is in what was said. */
+import { readKind } from '../kindWords.ts';
 import { nameAt } from '../names.ts';
 import type { Prepared } from '../reading.ts';
 import type { Token } from '../tokens.ts';
@@ -9,6 +10,8 @@ export interface Turn {
   /** Where the name itself begins. */
   name: number;
   next: number;
+  /** The words of the turn are part of what is said: “told Dex the hearse will be ready”. */
+  isSaid?: boolean;
   /** By its name, or the car that was spoken of before the one now. */
   to: { id: string; name: string } | 'the other';
 }
@@ -17,7 +20,7 @@ export interface Turn {
 const LEADS = new Set([
   'now', 'next', 'right', 'okay', 'ok', 'so', 'then', 'and', 'well', 'anyway', 'up', 'on', 'to', 'over', 'back', 'moving', 'move',
   'onto', 'the', 'with', 'for', 'that', 'leaves', 'brings', 'us', 'me', 'we', 'come', 'going', 'go', 'are', 'is', 'at', 'about',
-  'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats',
+  'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats', 'starting', 'start', 'begin', 'beginning',
 ]); // prettier-ignore
 
 /** Before a name these say that the car is only mentioned: “next to the hearse”, “waiting for the van to leave”. */
@@ -51,7 +54,11 @@ function isMention(t: readonly Token[], from: number, name: number, behind: Toke
       t[before - 1]?.lower ?? '',
     );
   // “For the drophead, told Ruan …” begins a sentence about it.
-  if (word === 'for' && (before === 0 || /^[.!?;\n]$/.test(t[before - 1]!.text)) && behind?.text === ',')
+  if (
+    word === 'for' &&
+    (before === 0 || /^[.!?;\n]$/.test(t[before - 1]!.text)) &&
+    /^(?:[,:]|i|we)$/.test(behind?.lower ?? '')
+  )
     return false;
   if (word === 'for' || word === 'with' || word === 'at')
     return from >= before && before > 0 && !isLead(t[before - 1]);
@@ -62,30 +69,97 @@ function isMention(t: readonly Token[], from: number, name: number, behind: Toke
 const BESIDE =
   /^(?:and |then )?(?:next to|beside|behind|opposite|in front of|across from|alongside)(?: (?:it|that|this|them|those))?,?(?: (?:we have|we've got|i have|is|are|there is|there's|stands|sits|comes))?(?: the)?$/;
 
+/** “I'm standing at the drophead”. */
+const STANDING =
+  /^(?:okay |ok |right |so |and |now )?(?:i'm|i am|we're|we are)(?: (?:standing|stood|now|here|back))*(?: at| by| in front of| beside| with| on) the$/;
+
+/** “First one in is the van”, “last comes the camper”, “and last the drophead”. */
+const IN_ORDER =
+  /^(?:and |then |so )?(?:the )?(?:first|next|second|third|last)(?: one)?(?: in| up| along| of all)?,?(?: is| comes| we have)?(?: the)?$/;
+
+/** “Told Dex the hearse will be ready”, “asked Ruan which blue for the drophead”: said about the car that is named in it. */
+const TALKS =
+  /^(?:and |then |so )?(?:i |we )?(?:have |'ve )?(?:told|tell|asked|ask|rang|called|phoned|texted|emailed)(?: [a-z']+){1,4}? (?:(?:about|for|on|that|whether|if|when) )*(?:the|his|her)$/;
+
+/** “Hugh wants to wait with the chrome on the estate”: a customer speaks of the car that is named in it. */
+const SPEAKS_OF =
+  /^(?:and |then |so )?[a-z']+(?: [a-z']+)? (?:wants|said|says|agreed|asked|chose|declined|picked|decided)(?: [a-z']+){0,8} (?:on|for|about|with) the$/;
+
+/** “By the door stands the float”, “in bay 2 is the estate”. */
+const STANDS =
+  /^(?:and |then )?(?:by|at|in|on|under|near|behind|opposite|outside|inside)(?: [a-z0-9']+){1,4} (?:stands|sits|is|comes|we have|there is|there's)(?: the)?$/;
+
+/** “Did the milk float shoes”: done to the car that is named in it. */
+const DOES =
+  /^(?:and |then |so )?(?:i |we )?(?:did|fitted|found|finished|cleaned|washed|polished|painted|stripped|repaired|mended|checked) the$/;
+
 /** “Moved the estate to bay 2” is about the estate, whatever was spoken of before. */
 const MOVES = /^(?:moved|pushed|rolled|shifted|towed|put)(?: the)?$/;
 const WHERE = /^(?:to|into|onto|in|on|out|back|over|behind|beside)$/;
 
-/** The sentence before token `i`, from its first word, where that leads to the car there; null where it does not. */
-function sentenceTo(t: readonly Token[], i: number, behind: Token | undefined): number | null {
-  let from = i;
-  while (from > 0 && !/^[.!?;]$/.test(t[from - 1]!.text)) from -= 1;
-  const words = t
-    .slice(from, i)
+/** “Helped Joss with the camper for an hour”. */
+const HELPS = /^(?:and |then |so )?(?:i |we )?helped(?: [a-z']+){0,2} (?:with|on) the$/;
+
+const SAID = [TALKS, SPEAKS_OF, DOES, HELPS];
+
+const wordsOf = (t: readonly Token[], from: number, next: number): string =>
+  t
+    .slice(from, next)
     .map((tok) => tok.lower)
     .join(' ');
-  const leads = BESIDE.test(words) || (MOVES.test(words) && WHERE.test(behind?.lower ?? ''));
-  return leads ? from : null;
+
+/**
+ * The words before token `i` that lead to the car there, from the first of their sentence, or from the joint before them where
+ * nobody says a stop; null where they do not.
+ */
+function sentenceTo(
+  t: readonly Token[],
+  i: number,
+  behind: Token | undefined,
+): { from: number; isSaid: boolean } | null {
+  let stop = i;
+  while (stop > 0 && !/^[.!?;]$/.test(t[stop - 1]!.text)) stop -= 1;
+  let joint = i;
+  while (joint > stop && !/^(?:then|so)$/.test(t[joint]!.lower)) joint -= 1;
+  for (const from of [stop, joint]) {
+    const words = wordsOf(t, from, i);
+    if ([BESIDE, IN_ORDER, STANDS, STANDING].some((way) => way.test(words))) return { from, isSaid: false };
+    const isSaid =
+      SAID.some((way) => way.test(words)) || (MOVES.test(words) && WHERE.test(behind?.lower ?? ''));
+    if (isSaid) return { from, isSaid };
+  }
+  return null;
 }
 
-/** What is said of a car itself begins before its name. */
-export const movesIt = (t: readonly Token[], name: number): boolean =>
-  MOVES.test(
-    t
-      .slice(0, name)
-      .map((tok) => tok.lower)
-      .join(' '),
+/** “Rally car changed the oil”: behind the name stands what was done. */
+function worksAt(t: readonly Token[], i: number): boolean {
+  const read = readKind(t.slice(i, i + 4), 0, () => false);
+  return (
+    read !== null && read.from === 0 && /^(?:did|fitted|found|ordered|spent|asked|told)$/.test(read.kind)
   );
+}
+
+/** What a customer does at the beginning of a sentence that is about their car. */
+const CUSTOMER_DOES =
+  /^(?:wants|wanted|said|says|agreed|asked|asks|rang|called|phoned|texted|emailed|wrote|chose|picked|declined|likes|came)$/;
+const TOLD_THEM = /^(?:and |then |so )?(?:i |we )?(?:told|tell|asked|ask|rang|called|phoned|texted|emailed)$/;
+
+/** “Marta's, polished the panels”, “Hugh wants to wait”, “told Ruan the chrome is late”: by whose car it is. */
+function ownerTurn(t: readonly Token[], i: number, known: Prepared): Turn | null {
+  const owner = nameAt(known.owners, t, i);
+  if (!owner) return null;
+  let stop = i;
+  while (stop > 0 && !/^[.!?;]$/.test(t[stop - 1]!.text)) stop -= 1;
+  const words = wordsOf(t, stop, i);
+  const behind = t[owner.next];
+  const to = { id: owner.value.id, name: owner.value.name };
+  const leads = words === '' || /^(?:and|then|so|now|next)(?: then)?$/.test(words);
+  if (leads && /'s$/.test(t[i]!.lower) && /^[,:]$/.test(behind?.text ?? ''))
+    return { from: stop, name: i, next: owner.next, to };
+  const speaks = leads && CUSTOMER_DOES.test(behind?.lower ?? '');
+  if (speaks || TOLD_THEM.test(words)) return { from: stop, name: i, next: owner.next, isSaid: true, to };
+  return null;
+}
 
 /** Every turn to a car, in order. */
 export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
@@ -98,11 +172,28 @@ export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
       continue;
     }
     const name = nameAt(known.builds, t, i);
+    const owner = name ? null : ownerTurn(t, i, known);
+    if (owner && owner.from >= (turns.at(-1)?.next ?? 0)) {
+      turns.push(owner);
+      i = owner.next - 1;
+      continue;
+    }
     if (!name) continue;
+    // “Told Dex the hearse will be ready”: the car that is named in it, whoever was told.
+    const last = turns.at(-1);
+    if (
+      last?.isSaid &&
+      i - last.next < 12 &&
+      !t.slice(last.next, i).some((tok) => /^[.!?;,]$/.test(tok.text))
+    ) {
+      last.to = { id: name.value.id, name: name.value.name };
+      i = name.next - 1;
+      continue;
+    }
     const sentence = sentenceTo(t, i, t[name.next]);
-    if (sentence !== null && sentence >= (turns.at(-1)?.next ?? 0)) {
+    if (sentence !== null && sentence.from >= (turns.at(-1)?.next ?? 0)) {
       turns.push({
-        ...{ from: sentence, name: i, next: name.next },
+        ...{ ...sentence, name: i, next: name.next },
         to: { id: name.value.id, name: name.value.name },
       });
       i = name.next - 1;
@@ -112,14 +203,20 @@ export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
     const starts = from === 0 || /^[.!?;:\n]$/.test(t[from - 1]!.text);
     const leads = from < i - (t[i - 1]?.lower === 'the' ? 1 : 0);
     const behind = t[name.next];
-    const speaks = behind === undefined || SPEAKS.test(behind.lower) || behind.text === "'";
+    const speaks =
+      behind === undefined || SPEAKS.test(behind.lower) || behind.text === "'" || worksAt(t, name.next);
     // A name's head alone (“float” of the milk float) needs something that points to it: “end float” is no car.
     const isHead =
       name.next - i === 1 && name.value.name.includes(' ') && t[i]!.lower !== name.value.name.toLowerCase();
     const pointed = !isHead || starts || t[i - 1]?.lower === 'the';
     const possessive = /'s$/.test(t[name.next - 1]!.lower);
+    // “Hugh Pellow’s first.”, “Marta’s, polished …”: whose it is, and nothing of it.
+    const order = possessive && /^(?:first|next|now|then|last)$/.test(behind?.lower ?? '');
+    const end = order && t[name.next + 1]?.type === 'mark' ? name.next + 1 : name.next;
     if (pointed && !isMention(t, from, i, behind) && (starts || leads || (speaks && !possessive))) {
-      turns.push({ from, name: i, next: name.next, to: { id: name.value.id, name: name.value.name } });
+      turns.push({ from, name: i, next: end, to: { id: name.value.id, name: name.value.name } });
+      i = end - 1;
+      continue;
     }
     i = name.next - 1;
   }

@@ -5,6 +5,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { NARRATIONS, SHOP_OF_NARRATIONS, type SaidEntry } from '#tests/data/narrations.ts';
+import { COLD_NARRATIONS } from '#tests/data/coldNarrations.ts';
+import { FURTHER_NARRATIONS } from '#tests/data/furtherNarrations.ts';
 import { LONG_NARRATIONS } from '#tests/data/longNarrations.ts';
 import { MORE_NARRATIONS } from '#tests/data/moreNarrations.ts';
 import { UNSEEN_NARRATIONS } from '#tests/data/unseenNarrations.ts';
@@ -34,6 +36,7 @@ test.each(NARRATIONS.map((n) => [n.name, n] as const))('%s', (_name, { text, ent
 describe.each([
   ['longer ones', LONG_NARRATIONS],
   ['more of them', MORE_NARRATIONS],
+  ['longer ones again', FURTHER_NARRATIONS],
   ['ones that the rules were not made with', UNSEEN_NARRATIONS],
 ])('%s', (_name, narrations) => {
   const score = scoreNarrations(narrations, CONTEXT);
@@ -54,12 +57,12 @@ test.each([
   ['did the tap, two hours, no, sorry, one hour', 60],
   ['did the tap, an hour, no, an hour and a half', 90],
   ['did the tap, two hours, make that three hours', 180],
-  ['did the tap, two hours, and the sink, one hour', 180],
+  ['did the tap, two hours, and the sink, one hour', 120, 60],
   ['did the tap, two hours, nothing else, one hour', 180],
-])('what is taken back at once does not count: “%s”', (text, minutes) => {
-  expect(parseNarration(text, CONTEXT, { id: 'camper', name: 'camper' }).map((p) => p.line.minutes)).toEqual([
+])('what is taken back at once does not count: “%s”', (text, ...minutes) => {
+  expect(parseNarration(text, CONTEXT, { id: 'camper', name: 'camper' }).map((p) => p.line.minutes)).toEqual(
     minutes,
-  ]);
+  );
 });
 
 test.each([
@@ -68,6 +71,45 @@ test.each([
   ['found the tap dripping, 6 and a quarter of an hour', 600],
 ])('a count is no price: “%s”', (text, money) => {
   expect(parseNarration(text, CONTEXT)[0]!.line.moneyMinor).toBe(money);
+});
+
+test('as it really comes, seen by nobody: not good enough yet, and no worse than this', () => {
+  const score = scoreNarrations(COLD_NARRATIONS, CONTEXT);
+  expect(score.car / score.entries).toBeGreaterThanOrEqual(0.78);
+  expect(score.kind / score.entries).toBeGreaterThanOrEqual(0.66);
+  expect(score.amountsRight / score.amountsWanted).toBeGreaterThanOrEqual(0.64);
+  expect(score.amountsInvented).toBeLessThanOrEqual(6);
+});
+
+test.each([
+  ['Marta’s, polished the panels, two hours', 'ice-cream van', 'did'],
+  ['Hugh wants to wait with the chrome', 'estate', 'decided'],
+  ['told Ruan the chrome is late', 'drophead', 'told'],
+  ['told Dex the hearse will be ready on Friday', 'hearse', 'told'],
+  ['By the door stands the milk float', 'milk float', 'note'],
+  ['helped Joss with the camper for an hour', 'camper', 'did'],
+  ['spent 4.10 on bulbs for the microcar', 'microcar', 'spent'],
+  // Two cars have a customer called so: nobody is guessed.
+  ['asked Ilse about the seats', 'none', 'asked'],
+])('whose car it is, by its customer or from within the sentence: “%s”', (text, car, kind) => {
+  const piece = parseNarration(text, CONTEXT).at(-1)!;
+  expect([piece.car?.name ?? 'none', piece.is === 'turn' ? 'note' : piece.line.kind]).toEqual([car, kind]);
+});
+
+test.each([
+  ['fitted the contactor, two hours, and the fuse holder, half an hour', [['fitted', 120], ['fitted', 30]]], // prettier-ignore
+  ['set the brake up, an hour, and the shoes are down to the rivets, 42 and two hours, safety', [['did', 60], ['found', 120]]], // prettier-ignore
+  ['took the hubs off, two hours, no, call it two and a half', [['did', 150]]],
+  ['wired the fan in an hour and three quarters', [['did', 105]]],
+  ['found the strap torn, 14 and a quarter hour, nice', [['found', 15]]],
+  ['sanded it, four yesterday and two hours today, so six hours all told', [['did', 360]]],
+  ['the joints are in, an hour and a half', [['fitted', 90]]],
+  ['got the stove out, forty five minutes', [['did', 45]]],
+  ['put a breaker in, half an hour', [['fitted', 30]]],
+  ['put a coat of primer on, an hour', [['did', 60]]],
+] as const)('what was done and how long: “%s”', (text, things) => {
+  const pieces = parseNarration(text, CONTEXT, { id: 'camper', name: 'camper' });
+  expect(pieces.map((p) => [p.line.kind, p.line.minutes])).toEqual(things);
 });
 
 describe('of any text', () => {

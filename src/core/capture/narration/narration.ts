@@ -7,7 +7,7 @@ import { readKind } from '../kindWords.ts';
 import { prepare } from '../reading.ts';
 import { tokenize, type Token } from '../tokens.ts';
 import type { CaptureContext, Named, ParsedLine } from '../types.ts';
-import { findTurns, movesIt, type Turn } from './cars.ts';
+import { findTurns, type Turn } from './cars.ts';
 import { chatterIn } from './chatter.ts';
 import { cut, skipJoints, type Run } from './pieces.ts';
 import { NO_MARKS, recut, type Marks } from './marks.ts';
@@ -34,7 +34,10 @@ const OF_ITSELF = /^(?:is|has|had|was|needs|wants|went|gone|got|moved)$/;
 
 /** “Next is the hood”, “next we want the doors on”: what is next stands behind it. */
 const NEXT =
-  /^(?:[,:–—-] ?)?(?:and |so |then )?(?:next(?! to\b)(?: up| job| thing)?(?:,? (?:is|are|comes?))?|what's next is|coming up(?: is)?)(?:,? (?:we|i) (?:want|need|have|will|are going|should)(?: to(?: have| get)?)?)?[,:]? (?=\S)/i;
+  /^(?:[,:–—-] ?)?(?:and |so |then )?(?:(?:next(?! to\b)(?: up| job| thing)?(?:,? (?:is|are|comes?))?|what's next is|coming up(?: is)?)(?:,? (?:we|i) (?:want|need|have|will|are going|should)(?: to(?: have| get)?)?)?|(?:for )?tomorrow(?=,? (?:the|her|his|its)\b)|(?:(?:for )?tomorrow,? |after that,? |then )?(?:i|we)(?:'ll| will| want to| want| need to| have to| must|'m going to|'re going to)(?! (?:not|never|see|say|know|be)\b))[,:]? (?=\S)/i;
+
+/** What is next stands before it, and no hours and no money in it. */
+const LAST_NEXT = /^[,:–—-]? ?(?:and |so )?([^\d,]{4,60}?),? next$/i;
 
 /**
  * Reads a narration.
@@ -68,7 +71,18 @@ export function parseNarration(
     const isGuess = turn?.to === 'the other' || car === null;
     for (const r of recut(t, cut(t, run), marks)) pieces.push(pieceOf(text, t, r, context, car, isGuess));
   }
-  return pieces.filter((p) => p.text !== '');
+  return pieces.filter((p) => p.text !== '').map((p, i, all) => withVerb(p, all[i - 1]));
+}
+
+/** “Fitted the contactor, two hours, and the fuse holder, half an hour”: what was done is said once. */
+function withVerb(piece: Piece, before: Piece | undefined): Piece {
+  const { line } = piece;
+  const goesOn =
+    line.kind === 'hours' &&
+    /^(?:the|both|all|its|his|her)\b/i.test(piece.text) &&
+    before?.car?.id === piece.car?.id;
+  if (!goesOn || !(before?.line.kind === 'did' || before?.line.kind === 'fitted')) return piece;
+  return { ...piece, line: { ...line, kind: before.line.kind } };
 }
 
 /** The text from turn to turn; the words of a turn belong to what follows it. */
@@ -77,7 +91,14 @@ function stretches(t: readonly Token[], turns: readonly Turn[]): { run: Run; tur
   const first = turns[0]?.from ?? t.length;
   if (first > 0) of.push({ run: { from: 0, next: first }, turn: null });
   turns.forEach((turn, i) =>
-    of.push({ run: { from: turn.from, says: turn.next, next: turns[i + 1]?.from ?? t.length }, turn }),
+    of.push({
+      run: {
+        from: turn.from,
+        says: turn.isSaid ? turn.from : turn.next,
+        next: turns[i + 1]?.from ?? t.length,
+      },
+      turn,
+    }),
   );
   return of;
 }
@@ -97,9 +118,14 @@ function saidIn(
   const next = NEXT.exec(from(begins));
   if (next) return { said: from(begins).slice(next[0].length), isNext: true, turns: begins > 0 };
   // “The hearse is back from the blaster”: what is said of the car itself keeps its name.
+  // “Doors on next”, “rebuild the caliper next”.
+  const last = LAST_NEXT.exec(from(begins));
+  if (last) return { said: last[1]!, isNext: true, turns: begins > 0 };
   const ofItself =
-    begins > 0 && (OF_ITSELF.test(own[begins]?.lower ?? '') || /'s$/.test(own[begins - 1]!.lower));
-  if (begins > 0 && movesIt(own, turn!.name)) return { said: from(0), isNext: false, turns: true };
+    begins > 0 &&
+    (OF_ITSELF.test(own[begins]?.lower ?? '') ||
+      (/'s$/.test(own[begins - 1]!.lower) && own[begins]?.type !== 'mark'));
+  if (begins > 0 && turn!.isSaid) return { said: from(0), isNext: false, turns: true };
   const said = from(ofItself ? turn!.name : skipJoints(own, begins, own.length));
   return { said, isNext: false, turns: begins > 0 };
 }
@@ -110,6 +136,10 @@ const saysWork = (own: readonly Token[], line: ParsedLine): boolean =>
   line.measures.length > 0 ||
   line.minutes !== undefined ||
   line.moneyMinor !== undefined;
+
+/** Of what is bought, the line itself may say for which car: “spent 4.10 on bulbs for the microcar”. */
+const BOUGHT: ReadonlySet<string> = new Set(['spent', 'ordered']);
+const asCar = ({ id, name }: Named): Piece['car'] => ({ id: id!, name });
 
 function pieceOf(
   text: string,
@@ -122,7 +152,8 @@ function pieceOf(
   const [start, end] = [t[run.from]!.start, t[run.next - 1]!.end];
   const { said, isNext, turns } = saidIn(text, t, run, context);
   const line = parseLine(said, context);
-  const at = { start, end, text: said === '' ? text.slice(start, end) : said, car, line };
+  const own = BOUGHT.has(line.kind) && line.build?.id !== undefined ? asCar(line.build) : car;
+  const at = { start, end, text: said === '' ? text.slice(start, end) : said, car: own, line };
   if (said === '' && turns) return { ...at, is: 'turn', unsure: [] };
   const ofCar: Unsure[] = isGuess ? ['car'] : [];
   if (isNext) return { ...at, is: 'next', unsure: ofCar };

@@ -1,5 +1,6 @@
 /** Where one thing said ends and the next begins, with punctuation or without. */
 import { readKind, type KindRead } from '../kindWords.ts';
+import { findDurations, findMeasures } from '../quantities.ts';
 import type { Token } from '../tokens.ts';
 
 /** A run of tokens that says one thing. */
@@ -23,7 +24,21 @@ const nothingBlocked = (): boolean => false;
 /** What the tokens from `from` to `next` say, if they say a kind and do not only go on with what was said before. */
 function kindSaid(t: readonly Token[], from: number, next: number): KindRead | null {
   const own = t.slice(from, next);
-  return own.length >= 2 ? readKind(own, 0, nothingBlocked) : null;
+  if (own.length < 2) return null;
+  const read = readKind(own, 0, nothingBlocked);
+  if (read?.from === 0) return read;
+  // “Joss set the handbrake up”: who did it stands before what was done.
+  const done = own.length > 2 ? readKind(own.slice(1), 0, nothingBlocked) : null;
+  if (done?.from === 0 && /^(?:did|fitted|found|ordered)$/.test(done.kind) && own[0]!.type === 'word')
+    return { ...done, from: 1, next: done.next + 1 };
+  return read ?? measured(own);
+}
+
+/** “End float is 3 thou” says what was measured, without a word for it. */
+function measured(own: readonly Token[]): KindRead | null {
+  const at = own.findIndex((tok) => /^(?:is|are|was|were|at|draws|reads|shows|measures)$/.test(tok.lower));
+  if (at < 1 || at > 4 || !findMeasures(own, '.').some((m) => m.from === at + 1)) return null;
+  return { kind: 'reading', from: at, next: at + 1, subject: 'before' };
 }
 
 /** Words that stand for what was said before them. */
@@ -38,8 +53,16 @@ const hasObject = (
 ): boolean => subject === 'before' || t.slice(from + end, next).some((tok) => tok.text !== ',');
 
 /** “… so waiting on that” only says again what stands before it. */
-const saysItAgain = (t: readonly Token[], from: number, next: number, { next: end }: KindRead): boolean =>
-  from + end < next && t.slice(from + end, next).every((tok) => STANDS_FOR.test(tok.lower));
+const saysItAgain = (
+  t: readonly Token[],
+  from: number,
+  next: number,
+  { kind, next: end }: KindRead,
+): boolean =>
+  kind !== 'did' &&
+  kind !== 'fitted' &&
+  from + end < next &&
+  t.slice(from + end, next).every((tok) => STANDS_FOR.test(tok.lower));
 
 /** Whether two things stand on both sides of a joint: each says a kind of its own, of a thing of its own. */
 function areTwo(t: readonly Token[], says: number, joint: number, behind: number, next: number): boolean {
@@ -52,18 +75,72 @@ function areTwo(t: readonly Token[], says: number, joint: number, behind: number
     /^(?:half|quarters?)$/.test(t[behind + 1]?.lower ?? '')
   )
     return false;
+  // “140 and seven hours”: no joint, but how much and how long.
+  const long = findDurations(t.slice(behind, behind + 6), '.')[0];
+  if (long?.from === 0) return false;
+  if (anotherFound(t, says, joint, behind, next) || elided(t, says, joint, behind, next)) return true;
   const end = endOf(t, behind, next);
   const [left, right] = [kindSaid(t, says, joint), kindSaid(t, behind, end)];
   if (left === null || right === null) return false;
+  // “Tested all cells, lowest is 3.21 V”: one measuring.
+  const measures =
+    left.kind === 'reading' || /^(?:tested|measured|checked)$/.test(t[says + left.from]?.lower ?? '');
+  if (measures && right.kind === 'reading' && right.subject === 'before') return false;
   if (!hasObject(t, says, joint, left) || saysItAgain(t, behind, end, right)) return false;
   // “Found the bearings shot and the synchro worn out”: one look, one price.
   return !(left.kind === 'found' && right.kind === 'found' && right.subject === 'before');
+}
+
+const wordBefore = (t: readonly Token[], i: number): string =>
+  (t[i - 1]?.text === ',' ? t[i - 2] : t[i - 1])?.lower ?? '';
+
+const CLASS = /^(?:must|should|nice|safety)$/;
+
+/** “…, an hour, and the shoes are down to the rivets, 42 and two hours, safety”: behind the hours, what else was found. */
+function anotherFound(
+  t: readonly Token[],
+  says: number,
+  joint: number,
+  behind: number,
+  next: number,
+): boolean {
+  if (!ENDS.test(wordBefore(t, joint)) || CLASS.test(t[behind]?.lower ?? '')) return false;
+  let stop = behind;
+  while (stop < next && !isStop(t[stop]!)) stop += 1;
+  const own = t.slice(behind, stop);
+  if (
+    own.length < 4 ||
+    !CLASS.test(own.at(-1)!.lower) ||
+    own.some((tok, i) => CLASS.test(tok.lower) && i < own.length - 1)
+  )
+    return false;
+  const left = kindSaid(t, says, joint);
+  return left !== null && left.kind !== 'found';
+}
+
+/** “Fitted the contactor, two hours, and the fuse holder, half an hour”: a thing and its hours, the word for it said before. */
+function elided(t: readonly Token[], says: number, joint: number, behind: number, next: number): boolean {
+  if (
+    !/^(?:hours?|minutes?|half|quarters?)$/.test(wordBefore(t, joint)) ||
+    !/^(?:the|both|its)$/.test(t[behind]?.lower ?? '')
+  )
+    return false;
+  const comma = t.findIndex((tok, i) => i > behind && tok.text === ',');
+  if (comma < 0 || comma >= next || comma - behind > 6) return false;
+  const left = kindSaid(t, says, joint);
+  return (
+    (left?.kind === 'did' || left?.kind === 'fitted') &&
+    kindSaid(t, behind, comma) === null &&
+    findDurations(t.slice(comma + 1, comma + 7), '.')[0]?.from === 0
+  );
 }
 
 /** “…, next is the rear rail”, “… two hours next we fit the shoes”, “…, next the lock” begin what comes next. */
 function nextAt(t: readonly Token[], i: number): boolean {
   if (t[i]!.lower !== 'next') return false;
   const [before, behind] = [t[i - 1]?.lower ?? '', t[i + 1]?.lower ?? ''];
+  // “… so next Joss cuts the pillar out”.
+  if (/^(?:so|and|then|now)$/.test(before) && !/^(?:to|week|day|time)$/.test(behind)) return true;
   if (/^(?:is|we|i|up|job|thing)$/.test(behind)) return !/^(?:the|our|to|what's|whats|is)$/.test(before);
   return before === ',' && behind === 'the';
 }
@@ -71,15 +148,27 @@ function nextAt(t: readonly Token[], i: number): boolean {
 /** What ends with how long, how much or how grave it is, is said; a word of another kind behind that begins anew. */
 const ENDS = /^(?:hours?|hrs?|h|minutes?|mins?|must|should|nice|safety|pounds|quid|half)$/;
 
+/** Behind these somebody is only mentioned: “the bush that I turned”, “since we fitted it”. */
+const LEADS_ON =
+  /^(?:and|or|but|so|that|what|which|who|as|when|where|if|because|than|since|before|after|until|till|while|once|said|says|told|think|thinks|know|hope|like|how|why|whether|the|a|to|of|for|with|by|in|on|at|from)$/;
+
 /** “… two hours found a run on the nearside”, “… safety I ordered two”: another thing, without a joint before it. */
 function anewAt(t: readonly Token[], says: number, i: number, next: number): boolean {
-  const before = t[i - 1]!.text === ',' ? t[i - 2] : t[i - 1];
-  if (!before || !ENDS.test(before.lower)) return false;
-  const word = /^(?:i|we)$/.test(t[i]!.lower) ? i + 1 : i;
+  const last = t[i - 1]!.text === ',' ? t[i - 2] : t[i - 1];
+  const isPerson = /^(?:i|we|i've|we've)$/.test(t[i]!.lower);
+  // “… on clips I swept it out”: who does it begins another thing, where nothing leads to them.
+  const begins = isPerson && last !== undefined && !LEADS_ON.test(last.lower);
+  if (!last || !(begins || ENDS.test(last.lower))) return false;
+  let word = isPerson ? i + 1 : i;
+  if (isPerson && t[word]?.lower === 'have') word += 1;
   if (word >= next || /^(?:and|or|to|for|on|of|hours?|hrs?|minutes?|mins?|,)$/.test(t[word]!.lower))
     return false;
   const right = kindSaid(t, word, endOf(t, word, next));
-  return right !== null && right.from === 0 && right.subject === 'after' && kindSaid(t, says, i) !== null;
+  const begun =
+    right !== null &&
+    ((right.from === 0 && right.subject === 'after') ||
+      (right.kind === 'reading' && t[word]!.lower === 'the'));
+  return begun && kindSaid(t, says, i) !== null;
 }
 
 /** “Still waiting on …” begins a thing of its own, without a joint before it. */

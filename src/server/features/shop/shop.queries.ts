@@ -134,5 +134,10 @@ export const knownBuilds = async (tx: Tx): Promise<KnownView['builds']> => {
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
      where b.shop_id = :shopId order by b.number`,
   );
-  return rows.map((r) => ({ id: r.id, name: r.nickname, aliases: [r.number, r.vehicle, r.customer] }));
+  return rows.map(({ id, nickname, number, vehicle, customer }) => ({
+    id,
+    name: nickname,
+    aliases: [number, vehicle, customer],
+    customer,
+  }));
 };
