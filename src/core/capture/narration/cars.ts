@@ -20,7 +20,7 @@ export interface Turn {
 const LEADS = new Set([
   'now', 'next', 'right', 'okay', 'ok', 'so', 'then', 'and', 'well', 'anyway', 'up', 'on', 'to', 'over', 'back', 'moving', 'move',
   'onto', 'the', 'with', 'for', 'that', 'leaves', 'brings', 'us', 'me', 'we', 'come', 'going', 'go', 'are', 'is', 'at', 'about',
-  'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats', 'starting', 'start', 'begin', 'beginning',
+  'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats', 'starting', 'start', 'begin', 'beginning', 'while',
 ]); // prettier-ignore
 
 /** Before a name these say that the car is only mentioned: “next to the hearse”, “waiting for the van to leave”. */
@@ -45,6 +45,8 @@ function leadOf(t: readonly Token[], i: number, start: number): number {
 function isMention(t: readonly Token[], from: number, name: number, behind: Token | undefined): boolean {
   const before = t[name - 1]?.lower === 'the' ? name - 2 : name - 1;
   const word = t[before]?.lower ?? '';
+  // “… while the microcar got its wheels on”: meanwhile.
+  if (word === 'while' && /^(?:got|had|has|was)$/.test(behind?.lower ?? '')) return false;
   if (MENTIONS.test(word)) return true;
   // “Next to the hearse we welded …”: somebody is at work there now.
   if (word === 'to' && t[before - 1]?.lower === 'next' && /^(?:we|i|i've|we've)$/.test(behind?.lower ?? ''))

@@ -78,7 +78,8 @@ function areTwo(t: readonly Token[], says: number, joint: number, behind: number
   // “140 and seven hours”: no joint, but how much and how long.
   const long = findDurations(t.slice(behind, behind + 6), '.')[0];
   if (long?.from === 0) return false;
-  if (anotherFound(t, says, joint, behind, next) || elided(t, says, joint, behind, next)) return true;
+  if ([anotherFound, elided, anotherDay, doneBehind].some((two) => two(t, says, joint, behind, next)))
+    return true;
   const end = endOf(t, behind, next);
   const [left, right] = [kindSaid(t, says, joint), kindSaid(t, behind, end)];
   if (left === null || right === null) return false;
@@ -120,19 +121,32 @@ function anotherFound(
 
 /** “Fitted the contactor, two hours, and the fuse holder, half an hour”: a thing and its hours, the word for it said before. */
 function elided(t: readonly Token[], says: number, joint: number, behind: number, next: number): boolean {
-  if (
-    !/^(?:hours?|minutes?|half|quarters?)$/.test(wordBefore(t, joint)) ||
-    !/^(?:the|both|its)$/.test(t[behind]?.lower ?? '')
-  )
-    return false;
-  const comma = t.findIndex((tok, i) => i > behind && tok.text === ',');
-  if (comma < 0 || comma >= next || comma - behind > 6) return false;
+  if (!/^(?:hours?|minutes?|half|quarters?)$/.test(wordBefore(t, joint))) return false;
+  if (!/^(?:the|both|its|a|an)$/.test(t[behind]?.lower ?? '')) return false;
+  const [long] = findDurations(t.slice(behind + 1, Math.min(next, behind + 12)), '.');
+  if (!long || long.from < 1) return false;
+  const end = behind + 1 + long.from;
   const left = kindSaid(t, says, joint);
+  return (left?.kind === 'did' || left?.kind === 'fitted') && kindSaid(t, behind, end) === null;
+}
+
+/** “Monday three hours on the hood, Tuesday five hours”: a day and its hours behind another day and its hours. */
+function anotherDay(t: readonly Token[], says: number, joint: number, behind: number, next: number): boolean {
+  if (!/^(?:mon|tues|wednes|thurs|fri|satur|sun)day$/.test(t[behind]?.lower ?? '')) return false;
+  const end = endOf(t, behind, next);
   return (
-    (left?.kind === 'did' || left?.kind === 'fitted') &&
-    kindSaid(t, behind, comma) === null &&
-    findDurations(t.slice(comma + 1, comma + 7), '.')[0]?.from === 0
+    findDurations(t.slice(says, joint), '.').length > 0 && findDurations(t.slice(behind, end), '.').length > 0
   );
+}
+
+/** “It goes tomorrow, vacuumed it, an hour”: behind something that is said of the car, what was done to it. */
+function doneBehind(t: readonly Token[], says: number, joint: number, behind: number, next: number): boolean {
+  if (t[joint]!.text !== ',' || !/^(?:it|them|the)$/.test(t[behind + 1]?.lower ?? '')) return false;
+  const right = kindSaid(t, behind, endOf(t, behind, next));
+  if (right?.from !== 0 || !/^(?:did|fitted)$/.test(right.kind)) return false;
+  return t
+    .slice(says, joint)
+    .some((tok) => /^(?:goes|went|came|comes|is|was|has|gone|pulls|runs)$/.test(tok.lower));
 }
 
 /** “…, next is the rear rail”, “… two hours next we fit the shoes”, “…, next the lock” begin what comes next. */
@@ -168,7 +182,7 @@ function anewAt(t: readonly Token[], says: number, i: number, next: number): boo
     right !== null &&
     ((right.from === 0 && right.subject === 'after') ||
       (right.kind === 'reading' && t[word]!.lower === 'the'));
-  return begun && kindSaid(t, says, i) !== null;
+  return begun && (kindSaid(t, says, i) !== null || findDurations(t.slice(says, i), '.').length > 0);
 }
 
 /** “Still waiting on …” begins a thing of its own, without a joint before it. */
