@@ -29,6 +29,7 @@ function open(books: BookView[], role: Role = 'owner'): void {
     data: [
       [['build', 'b'], build],
       [['books', 'b'], { books }],
+      [['papers', 'b'], { papers: [] }],
     ],
   });
 }
