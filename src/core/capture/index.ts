@@ -219,6 +219,10 @@ function readNames(r: Reading): void {
   }
 }
 
+const ON = /^[^,.\d]{3,40} (?:on|in|down|up)(?:,| and )/i;
+const COAT =
+  /\b(?:first|second|third|last|top|final) (?:coat|blue|black|white|red|green|grey|cream|lacquer|clear|primer|colou?r)\b/i;
+
 function settleKind(r: Reading, read: KindRead | null): void {
   const { result, t } = r;
   let kind: Kind = read?.kind ?? 'note';
@@ -240,6 +244,10 @@ function settleKind(r: Reading, read: KindRead | null): void {
         : 'did';
     if (kind === 'moved' && !result.place) kind = 'did';
   }
+  // “Bumpers on, two hours”, “carpets are down, an hour”.
+  if (!read && kind === 'hours' && ON.test(r.text)) kind = 'fitted';
+  // A coat of paint is put on, and is no part.
+  if (kind === 'fitted' && COAT.test(r.text)) kind = 'did';
   // “Tested the charger and it holds 58 volts”: what was tested was measured.
   if (read && result.measures.length > 0 && /^(?:tested|checked)$/.test(t[read.from]!.lower))
     kind = 'reading';

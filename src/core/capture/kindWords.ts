@@ -17,7 +17,7 @@ const LEADING: Partial<Record<Kind, string>> = {
   found:
     'found|find|found that|noticed|noticed that|spotted|discovered|saw|seen|copped|copped a|turns out|turned out|looks like|there is|theres|there\'s|there are|uncovered|come across|came across|finding',
   did:
-    'did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up|took the|took all the|put a|put an|put it right|put them right|put right|taken off|taken out|taken the|took it for|took her for|took it round|took her round|drove it|ran up|turned a|turned up a|shot|shot the|braced|clamped|got its|got her|got his|road tested|road-tested|test drove|tested|opened|fettled|gave it a|gave it the|gave them a|gave the|swept|swept out|wiped|wiped down|wet sanded|wet-sanded|block sanded|blocked|ran a|ran the|ran new|ran it|soaked|measured up|jacked up|jacked it up|hooked up|blew in|laid|laid down|looked over|had its|had her|had a|had the|dug out|chased|chased down|made good|pressed|pressed in|filed|packed|touched up|knocked up|mixed',
+    'did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up|took the|took all the|put a|put an|blew the|blew it|blew out|put it right|put them right|put right|taken off|taken out|taken the|took it for|took her for|took it round|took her round|drove it|ran up|turned a|turned up a|shot|shot the|braced|clamped|got its|got her|got his|road tested|road-tested|test drove|tested|opened|fettled|gave it a|gave it the|gave them a|gave the|swept|swept out|wiped|wiped down|wet sanded|wet-sanded|block sanded|blocked|ran a|ran the|ran new|ran it|soaked|measured up|jacked up|jacked it up|hooked up|blew in|laid|laid down|looked over|had its|had her|had a|had the|dug out|chased|chased down|made good|pressed|pressed in|filed|packed|touched up|knocked up|mixed',
   ordered: 'ordered|on order|put in an order for|sent off for|placed an order for|reordered|re-ordered|order placed for|have ordered|order',
   arrived:
     'arrived|received|got delivery of|collected|picked up|took delivery of|in today|turned up|delivered|came in|delivery of|back from',
@@ -45,7 +45,7 @@ const LEADING: Partial<Record<Kind, string>> = {
 const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['correction', 'after', 'should have said|i meant|that should read|strike that|scrap that'],
   ['waiting', 'after', 'waiting on|waiting for|still waiting for|still waiting on|held up by|held up for|stuck for|stuck waiting for|on hold for|can\'t go on until|cant go on until|still no|still no sign of'],
-  ['waiting', 'before', 'has still not come|still not come|has still not arrived|still not arrived|still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|not turned up|still hasn\'t shown|is waiting'],
+  ['waiting', 'before', 'has still not come|still not come|has still not arrived|still not arrived|still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|is not here|are not here|has to wait|have to wait|not turned up|still hasn\'t shown|is waiting'],
   ['arrived', 'before', 'is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|here from|here as well|here too|got here|came|come in from|got delivered|was delivered|were delivered|delivered'],
   ['resumed', 'before', 'is going again|going again|is under way again|under way again|off hold|back under way|no longer waiting|rolling again'],
   ['ordered', 'before', 'is on order|are on order|on order|ordered'],
@@ -56,7 +56,7 @@ const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['told', 'after', 'told|let know|rang|phoned|emailed|texted|spoke to|updated'],
   ['fitted', 'before', 'is mounted|are mounted|is bolted|are bolted|are bolted down|fitted|refitted|installed|reinstalled|is on|are on|went on|went in|back on|back in|hung|bolted on|in place|bolted up|bolted in|now on'],
   ['found', 'before', 'found to be|found|is rotten|are rotten|is cracked|are cracked|is seized|are seized|is leaking|are leaking|is worn|are worn|is perished|are perished|is bent|are bent|is broken|are broken|is missing|are missing|is rusted through|is split|are split|is shot|are shot|is damp|has gone|is corroded|are corroded|rotten|rusted through|rotted|cracked|perished|seized|seized solid|leaking|weeping|worn|worn out|shot|missing|corroded|snapped|sheared|split|knackered|kaput|busted|bust|bent|crazed|delaminated|delaminating|rusty|scored|pitted'],
-  ['did', 'before', 'had its|had her|done|finished|is out|are out|is off|are off|is done|are done|all done|welded up|welded in|is finished|are finished|stripped|stripped down|painted|primed|rebuilt|cleaned|cleaned up|repaired|re-wired|rewired|complete|is complete|bled|blasted|reassembled|removed|sorted|overhauled|sprayed|dismantled|freed off|serviced|refurbished|welded|machined|skimmed|honed|rebored|replated|polished|undersealed|adjusted|mended|tacked in|let in|trimmed|re-covered|straightened|set up|greased|replaced|dialled in|drilled out|masked up'],
+  ['did', 'before', 'had its|had her|done|finished|is out|are out|is off|are off|is done|are done|all done|welded up|welded in|is finished|are finished|stripped|stripped down|painted|primed|rebuilt|cleaned|cleaned up|repaired|re-wired|rewired|complete|is complete|bled|blasted|reassembled|removed|sorted|overhauled|sprayed|dismantled|freed off|serviced|refurbished|welded|machined|skimmed|honed|rebored|replated|polished|undersealed|adjusted|mended|tacked in|let in|trimmed|re-covered|straightened|set up|greased|replaced|dialled in|drilled out|masked up|checked'],
   ['spent', 'after', 'spent|paid|bought'],
   ['reading', 'after', 'measured|measures|reads|reading|draws|drawing|sits at|sat at|comes out at|came out at|shows|charging at|holds at'],
 ]; // prettier-ignore
@@ -135,7 +135,7 @@ export function readKind(
     const round = isWhole ? null : roundIts(t, begins, blocked);
     if (round) return round;
     if (leading && !isNounUse(t, leading)) return leading;
-    const later = behindPerson(t, first, blocked);
+    const later = behindPerson(t, first, blocked) ?? behindName(t, first, blocked);
     if (later) return later;
   }
   for (const trie of ANYWHERE_TRIES) {
@@ -160,11 +160,14 @@ function roundIts(t: readonly Token[], first: number, blocked: (i: number) => bo
     const isCoat = /^(?:coat|primer|paint|lacquer|varnish|wax|polish|filler)s?$/.test(word);
     if (isCoat) return { kind: 'did', from: first, next: first + 1, subject: 'after' };
     if (i < first + 2 || blocked(i)) continue;
+    const behind = t[i + 1];
     const closes =
-      t[i + 1] === undefined ||
-      t[i + 1]!.type === 'mark' ||
+      behind === undefined ||
+      behind.type !== 'word' ||
       blocked(i + 1) ||
-      !/^[a-z]/.test(t[i + 1]!.lower);
+      /^(?:it|them|and|one|two|three|four|five|ten|twenty|thirty|forty|half|quarter|a|an)$/.test(
+        behind.lower,
+      );
     if (/^(?:in|on|up)$/.test(word) && closes && (verb === 'put' || word !== 'up'))
       return { kind: 'fitted', from: first, next: first + 1, subject: 'after' };
     if (verb === 'got' && /^(?:out|off|apart|loose|free|straight|clean|undone)$/.test(word))
@@ -223,6 +226,17 @@ function behindPerson(t: readonly Token[], first: number, blocked: (i: number) =
   }
   return null;
 }
+
+/** “Petra flatted the doors”: a name that nobody told us stands before what was done to something. */
+function behindName(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {
+  if (t[first]?.type !== 'word' || blocked(first + 1)) return null;
+  const read = longest(LEADING_TRIE, t, first + 1) ?? doneWord(t, first + 1, blocked);
+  if (!read || !/^(?:did|fitted|found|ordered)$/.test(read.kind)) return null;
+  return OBJECT.test(t[read.next]?.lower ?? '') ? read : null;
+}
+
+/** Behind a word for what was done: what it was done to. */
+const OBJECT = /^(?:the|a|an|it|them|his|her|its|all|both|another|new|every|that|this|those|these)$/;
 
 /** “The wheels are blasted”: work that was done, said of the thing. */
 function passive(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {

@@ -78,7 +78,11 @@ function areTwo(t: readonly Token[], says: number, joint: number, behind: number
   // “140 and seven hours”: no joint, but how much and how long.
   const long = findDurations(t.slice(behind, behind + 6), '.')[0];
   if (long?.from === 0) return false;
-  if ([anotherFound, elided, anotherDay, doneBehind].some((two) => two(t, says, joint, behind, next)))
+  if (
+    [anotherFound, elided, anotherDay, anotherTimed, doneBehind].some((two) =>
+      two(t, says, joint, behind, next),
+    )
+  )
     return true;
   const end = endOf(t, behind, next);
   const [left, right] = [kindSaid(t, says, joint), kindSaid(t, behind, end)];
@@ -139,6 +143,24 @@ function anotherDay(t: readonly Token[], says: number, joint: number, behind: nu
   );
 }
 
+/** “Bumpers on, two hours, badges on, half an hour”: behind one thing and its hours, another and its own. */
+function anotherTimed(
+  t: readonly Token[],
+  says: number,
+  joint: number,
+  behind: number,
+  next: number,
+): boolean {
+  if (!/^(?:hours?|minutes?|half|quarters?)$/.test(wordBefore(t, joint))) return false;
+  const comma = t.findIndex((tok, i) => i > behind && tok.text === ',');
+  if (comma < 0 || comma >= next || comma - behind < 2 || comma - behind > 5) return false;
+  const own = t.slice(behind, comma);
+  if (own.some((tok) => tok.type === 'number' || isStop(tok) || CLASS.test(tok.lower))) return false;
+  // “…, no, sorry, one hour”, “…, call it two”: the same thing again.
+  if (/^(?:no|sorry|call|make|say|rather|actually|or|nothing|that)$/.test(own[0]!.lower)) return false;
+  return findDurations(t.slice(comma + 1, comma + 7), '.')[0]?.from === 0 && says < joint;
+}
+
 /** “It goes tomorrow, vacuumed it, an hour”: behind something that is said of the car, what was done to it. */
 function doneBehind(t: readonly Token[], says: number, joint: number, behind: number, next: number): boolean {
   if (t[joint]!.text !== ',' || !/^(?:it|them|the)$/.test(t[behind + 1]?.lower ?? '')) return false;
@@ -197,6 +219,25 @@ function waitsAt(t: readonly Token[], i: number): boolean {
   );
 }
 
+/** Behind these a word for what was done belongs to what stands before it. */
+const BELONGS =
+  /^(?:i|we|he|she|they|who|have|has|had|was|were|been|be|is|are|get|got|that|which|and|or|not|to|just|also|then|so|now|never|i've|we've|only|joss|still|,|:|-)$/;
+
+/** “… it pulls well found the needle wags”: words that nobody uses of anything else begin a thing where no stop is said. */
+function strongAt(t: readonly Token[], says: number, i: number, next: number): boolean {
+  const word = t[i]!.lower;
+  const behind = t[i + 1];
+  if (i + 2 >= next || behind === undefined || BELONGS.test(t[i - 1]!.lower)) return false;
+  const buys =
+    /^(?:found|ordered|spent)$/.test(word) && /^(?:the|a|an|one|two|another|some|\d.*)$/.test(behind.lower);
+  const tells =
+    /^(?:told|asked)$/.test(word) &&
+    (/^\p{Lu}/u.test(behind.text) || /^(?:him|her|them)$/.test(behind.lower));
+  // A name before it does it: “Petra found the …”.
+  const isName = /^\p{Lu}/u.test(t[i - 1]!.text) && i - 1 === says;
+  return (buys || tells) && !isName && i - says >= 3;
+}
+
 /** The next stop or joint behind `i`, or the end. */
 function endOf(t: readonly Token[], i: number, next: number): number {
   for (let at = i; at < next; at += 1)
@@ -220,7 +261,10 @@ export function cut(t: readonly Token[], run: Run): Run[] {
       from = says = i + 1;
       continue;
     }
-    if (i > says + 1 && (waitsAt(t, i) || nextAt(t, i) || anewAt(t, says, i, run.next))) {
+    if (
+      i > says + 1 &&
+      (waitsAt(t, i) || nextAt(t, i) || strongAt(t, says, i, run.next) || anewAt(t, says, i, run.next))
+    ) {
       runs.push({ from, next: i });
       from = says = i;
       continue;
