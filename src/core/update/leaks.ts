@@ -62,7 +62,22 @@ const PER_HOUR = /\b(?:an|per|a)\s+hour\b|\/\s*h(?:ou)?rs?\b|\/\s*h\b|\bp\.?h\.?
 interface Place {
   text: string;
   words: readonly Word[];
+  /** The same words, to see at once what cannot be there: most of what it is held against is not. */
+  has: ReadonlySet<string>;
+  joined: string;
 }
+
+function placeOf(text: string): Place {
+  const words = wordsIn(text);
+  const folded = words.map((w) => w.folded);
+  return { text, words, has: new Set(folded), joined: folded.join('') };
+}
+
+const phraseRuns = ({ words, has }: Place, phrase: readonly string[]): { start: number; end: number }[] =>
+  phrase.length > 0 && has.has(phrase[0]!) ? runsOf(words, phrase) : [];
+
+const numberRuns = ({ words, joined }: Place, code: string): { start: number; end: number }[] =>
+  joined.includes(code) ? codeRuns(words, code) : [];
 
 const isSentenceStart = (text: string, start: number): boolean =>
   /(?:^|[.!?…:\n]\s*)$/.test(text.slice(0, start));
@@ -82,42 +97,74 @@ function ownOf(names: readonly string[]): Own {
   return { words: new Set(phrases.flat()), codes: new Set(phrases.map((p) => p.join(''))), says };
 }
 
-function nameLeaks({ text, words }: Place, guard: LeakGuard, own: Own): Found[] {
+/** Another customer, folded once for all the texts that are held against them. */
+interface OtherCustomer {
+  why: string;
+  name: readonly string[];
+  email: readonly string[];
+  phone: string;
+}
+
+interface OtherCar {
+  nickname: string;
+  why: string;
+  names: readonly { phrase: readonly string[]; isSure: boolean }[];
+  codes: readonly { code: string; folded: string }[];
+}
+
+/** What of the guard is not this customer’s own, folded. */
+function othersOf(guard: LeakGuard, own: Own): { customers: OtherCustomer[]; cars: OtherCar[] } {
+  const customers = guard.customers.map(({ name, email, phone }) => ({
+    why: `${name} is another customer`,
+    name: foldedWords(name),
+    email: foldedWords(email),
+    phone: foldedWords(phone ?? '').join(''),
+  }));
+  const cars = guard.cars.map(({ nickname, vehicle, codes }) => ({
+    nickname,
+    why: `the ${nickname} is another customer’s`,
+    names: [
+      { phrase: foldedWords(vehicle), isSure: true },
+      { phrase: foldedWords(nickname), isSure: false },
+    ].filter(({ phrase }) => !own.says(phrase)),
+    codes: codes
+      .map((code) => ({ code, folded: foldedWords(code).join('') }))
+      .filter(({ folded }) => folded.length >= SHORTEST_CODE && /\d/.test(folded) && !own.codes.has(folded)),
+  }));
+  return { customers, cars };
+}
+
+function nameLeaks(place: Place, customers: readonly OtherCustomer[], own: Own): Found[] {
+  const { text } = place;
   const found: Found[] = [];
-  for (const { name, email, phone } of guard.customers) {
-    const parts = foldedWords(name);
-    const why = `${name} is another customer`;
-    if (parts.length > 1 && !own.says(parts))
-      found.push(...runsOf(words, parts).map((r) => ({ ...r, why, isSure: true })));
-    for (const part of parts.filter((p) => p.length > 2 && !own.words.has(p)))
-      for (const run of runsOf(words, [part])) {
+  for (const { name: parts, email, phone, why } of customers) {
+    if (parts.length > 1 && place.has.has(parts[0]!) && !own.says(parts))
+      found.push(...phraseRuns(place, parts).map((r) => ({ ...r, why, isSure: true })));
+    for (const part of parts.filter((p) => p.length > 2 && place.has.has(p) && !own.words.has(p)))
+      for (const run of phraseRuns(place, [part])) {
         const isCapital = /^\p{Lu}/u.test(text.slice(run.start));
         if (isAlsoAWord(part) && (!isCapital || isSentenceStart(text, run.start))) continue;
         found.push({ ...run, why, isSure: false });
       }
-    if (email !== '')
-      found.push(...runsOf(words, foldedWords(email)).map((r) => ({ ...r, why, isSure: true })));
-    if (phone) found.push(...codeRuns(words, phone).map((r) => ({ ...r, why, isSure: true })));
+    found.push(...phraseRuns(place, email).map((r) => ({ ...r, why, isSure: true })));
+    if (phone !== '') found.push(...numberRuns(place, phone).map((r) => ({ ...r, why, isSure: true })));
   }
   return found;
 }
 
-function carLeaks({ words }: Place, guard: LeakGuard, own: Own): Found[] {
+function carLeaks(place: Place, cars: readonly OtherCar[]): Found[] {
   const found: Found[] = [];
-  for (const { nickname, vehicle, codes } of guard.cars) {
-    const why = `the ${nickname} is another customer’s`;
-    for (const [phrase, isSure] of [
-      [foldedWords(vehicle), true],
-      [foldedWords(nickname), false],
-    ] as const)
-      if (!own.says(phrase)) found.push(...runsOf(words, phrase).map((r) => ({ ...r, why, isSure })));
-    for (const code of codes) {
-      const folded = foldedWords(code).join('');
-      if (folded.length < SHORTEST_CODE || !/\d/.test(folded) || own.codes.has(folded)) continue;
+  for (const { nickname, names, codes, why } of cars) {
+    for (const { phrase, isSure } of names)
+      found.push(...phraseRuns(place, phrase).map((r) => ({ ...r, why, isSure })));
+    for (const { code, folded } of codes)
       found.push(
-        ...codeRuns(words, code).map((r) => ({ ...r, why: `${code} is the ${nickname}’s`, isSure: true })),
+        ...numberRuns(place, folded).map((r) => ({
+          ...r,
+          why: `${code} is the ${nickname}’s`,
+          isSure: true,
+        })),
       );
-    }
   }
   return found;
 }
@@ -134,15 +181,18 @@ export function amountMinor(written: string, currency: string): number {
   return Number(whole + part);
 }
 
-function moneyLeaks({ text }: Place, guard: LeakGuard): Found[] {
-  const rates = new Set(guard.ratesMinor);
-  const costs = new Set(guard.costsMinor);
+function moneyLeaks(
+  { text }: Place,
+  currency: string,
+  rates: ReadonlySet<number>,
+  costs: ReadonlySet<number>,
+): Found[] {
   const found: Found[] = [];
   for (const sentence of text.matchAll(SENTENCE)) {
     const perHour = PER_HOUR.test(sentence[0]);
     const saysCost = SHOP_COST.test(sentence[0]);
     for (const { 0: written, index } of sentence[0].matchAll(AMOUNT)) {
-      const minor = amountMinor(written.trim(), guard.currency);
+      const minor = amountMinor(written.trim(), currency);
       const start = sentence.index + index;
       const at = { start, end: start + written.length };
       if (perHour && rates.has(minor)) found.push({ ...at, why: 'that is a rate of the shop', isSure: true });
@@ -154,9 +204,14 @@ function moneyLeaks({ text }: Place, guard: LeakGuard): Found[] {
   return found;
 }
 
-function personLeaks({ text, words }: Place, guard: LeakGuard): Found[] {
-  const names = new Set(guard.people.flatMap((p) => foldedWords(p)).filter((p) => p.length > 2));
+function personLeaks(
+  place: Place,
+  names: ReadonlySet<string>,
+  absences: readonly (readonly string[])[],
+): Found[] {
+  const { text, words, has } = place;
   const found: Found[] = [];
+  if (![...names].some((n) => has.has(n)) && absences.every((a) => !has.has(a[0] ?? ''))) return found;
   for (const { 0: sentence, index } of text.matchAll(SENTENCE)) {
     const inIt = words.filter((w) => w.start >= index && w.end <= index + sentence.length);
     if (!inIt.some((w) => names.has(w.folded))) continue;
@@ -169,11 +224,10 @@ function personLeaks({ text, words }: Place, guard: LeakGuard): Found[] {
           isSure: false,
         });
   }
-  for (const reason of guard.absences) {
-    const phrase = foldedWords(reason);
+  for (const phrase of absences) {
     if (phrase.length > 1)
       found.push(
-        ...runsOf(words, phrase).map((r) => ({
+        ...phraseRuns(place, phrase).map((r) => ({
           ...r,
           why: 'that is why one of the shop’s people is away',
           isSure: true,
@@ -270,15 +324,19 @@ export function leaksOf(letter: Letter, guard: LeakGuard, captions: Captions = n
   const told = noteRuns(guard.told);
   const internal = new Set([...noteRuns(guard.internal)].filter((run) => !told.has(run)));
   const meant = new Set(letter.meant?.map((m) => foldedWords(m).join(' ')));
+  const others = othersOf(guard, own);
+  const [rates, costs] = [new Set(guard.ratesMinor), new Set(guard.costsMinor)];
+  const names = new Set(guard.people.flatMap((p) => foldedWords(p)).filter((p) => p.length > 2));
+  const absences = guard.absences.map((reason) => foldedWords(reason));
   return textsOf(letter, captions).flatMap(({ where, text, isFixed }) => {
-    const place = { text, words: wordsIn(text) };
+    const place = placeOf(text);
     const found = [
-      ...nameLeaks(place, guard, own),
-      ...carLeaks(place, guard, own),
-      ...personLeaks(place, guard),
+      ...nameLeaks(place, others.customers, own),
+      ...carLeaks(place, others.cars),
+      ...personLeaks(place, names, absences),
       ...pageLeaks(place),
       // What is worked out is the customer’s own, whatever else may come to as much or be worded so.
-      ...(isFixed ? [] : [...moneyLeaks(place, guard), ...noteLeaks(place, internal)]),
+      ...(isFixed ? [] : [...moneyLeaks(place, guard.currency, rates, costs), ...noteLeaks(place, internal)]),
     ];
     return withoutOverlap(found)
       .map((f): Leak => ({ ...f, where, words: text.slice(f.start, f.end) }))

@@ -36,7 +36,16 @@ const LOOKS_LIKE: Readonly<Record<string, string>> = {
   τ: 't',
 };
 
-const foldChar = (c: string): string =>
+/** Texts use few characters, over and over. */
+const FOLDED = new Map<string, string>();
+
+function foldChar(c: string): string {
+  let folded = FOLDED.get(c);
+  if (folded === undefined) FOLDED.set(c, (folded = foldOne(c)));
+  return folded;
+}
+
+const foldOne = (c: string): string =>
   [...c.normalize('NFKD').toLowerCase()]
     .filter((k) => !/\p{M}/u.test(k))
     .map((k) => LOOKS_LIKE[k] ?? k)
@@ -76,9 +85,8 @@ export function runsOf(words: readonly Word[], phrase: readonly string[]): { sta
   return runs;
 }
 
-/** Where a number or code stands, however it is spaced: “B-0107”, “b 01 07”. */
-export function codeRuns(words: readonly Word[], code: string): { start: number; end: number }[] {
-  const wanted = foldedWords(code).join('');
+/** Where a number or code, folded and joined, stands however it is spaced: “B-0107”, “b 01 07”. */
+export function codeRuns(words: readonly Word[], wanted: string): { start: number; end: number }[] {
   if (wanted === '') return [];
   const runs = [];
   for (let from = 0; from < words.length; from += 1) {
