@@ -33,6 +33,9 @@ export function judged(reasons: Reason[]): Judged {
   return { verdict: has('fail') ? 'fail' : has('watch') ? 'watch' : 'ok', reasons };
 }
 
+/** Limits let a value through by this much: 3.1 − 0.1 counts as 3. */
+export const SLACK = 1e-9;
+
 interface Range {
   least?: number;
   /** The value itself is not allowed. */
@@ -55,18 +58,19 @@ export function numberAt(value: unknown, field: string, { least, above, most, ot
   return value;
 }
 
-/** One of the words that are understood, or the default; throws InputError naming the field. */
+/** One of the words that are understood, or the default; throws InputError naming the field, with `unknown` for any other. */
 export function choiceAt<T extends string>(
   value: unknown,
   field: string,
   choices: readonly T[],
   otherwise?: T,
+  unknown: InputCode = 'format',
 ): T {
   if (value === undefined || value === null || value === '') {
     if (otherwise !== undefined) return otherwise;
     throw new InputError(field, 'missing', `${field} is missing`);
   }
   const found = choices.find((c) => c === value);
-  if (found === undefined) throw new InputError(field, 'format', `${field} is none of ${choices.join(', ')}`);
+  if (found === undefined) throw new InputError(field, unknown, `${field} is none of ${choices.join(', ')}`);
   return found;
 }

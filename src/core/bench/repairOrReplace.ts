@@ -7,7 +7,7 @@
  * practice, no source.
  */
 import { betaCdf } from './betaDistribution.ts';
-import { choiceAt, InputError, judged, numberAt, type Judged, type Reason } from './input.ts';
+import { choiceAt, InputError, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
 
 export interface ThreeHours {
   optimistic_h: number;
@@ -52,7 +52,6 @@ const MOST_MONEY = 1e9;
 const GROWTH = 1.15;
 const CLEAR = { repair: 0.35, replace: 0.65 };
 const UNCERTAIN_SHARE = 0.5;
-const SLACK = 1e-9;
 const SLICES = 400;
 
 function hoursAt(value: unknown, field: string): ThreeHours {
