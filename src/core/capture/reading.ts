@@ -1,6 +1,5 @@
 /** A line being read: its tokens, which of them are taken, what the shop knows, and what has been found. */
 import { indexNames, type NameIndex } from './names.ts';
-import { isAlsoAWord } from '../update/commonNames.ts';
 import { decimalMark } from './numbers.ts';
 import type { Found } from './quantities.ts';
 import { tokenize, type Token } from './tokens.ts';
@@ -10,8 +9,6 @@ export interface Prepared {
   builds: NameIndex;
   /** Also by any word that only one build has: for "microcar: …", where the colon says that it is a name. */
   buildWords: NameIndex;
-  /** By the first name of its customer, where only one car has such a customer and nobody of the shop is called so. */
-  owners: NameIndex;
   people: NameIndex;
   vendors: NameIndex;
   places: NameIndex;
@@ -30,7 +27,6 @@ export function prepare(context: CaptureContext): Prepared {
   const made: Prepared = {
     builds: indexNames(context.builds, { headWord: true }),
     buildWords: indexNames(context.builds, { everyWord: true }),
-    owners: ownersIn(context),
     people: indexNames(context.people, { firstWord: true }),
     vendors: indexNames(context.vendors, { firstWord: true }),
     places: indexNames(context.places),
@@ -41,17 +37,6 @@ export function prepare(context: CaptureContext): Prepared {
   };
   prepared.set(context, made);
   return made;
-}
-
-function ownersIn({ builds, people }: CaptureContext): NameIndex {
-  const firstOf = (name: string): string => (name.split(/\s+/)[0] ?? '').toLowerCase();
-  const ours = new Set(people.map((p) => firstOf(p.name)));
-  const owned = builds.flatMap(({ customer, ...build }) => {
-    const first = firstOf(customer ?? '');
-    return first.length < 3 || ours.has(first) || isAlsoAWord(first) ? [] : [{ build, first }];
-  });
-  const sole = owned.filter((o) => owned.every((p) => p === o || p.first !== o.first));
-  return new Map(sole.map(({ build, first }) => [first, [{ words: [first], known: build }]]));
 }
 
 /** One line being read: its tokens, which of them are taken, and what has been found. */

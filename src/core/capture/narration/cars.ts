@@ -1,8 +1,10 @@
 /** Which car is being spoken of: by name, or by where it is in what was said. */
 import { readKind } from '../kindWords.ts';
-import { nameAt } from '../names.ts';
-import type { Prepared } from '../reading.ts';
+import { nameAt, type NameIndex } from '../names.ts';
+import { prepare } from '../reading.ts';
 import type { Token } from '../tokens.ts';
+import type { CaptureContext } from '../types.ts';
+import { ownersOf } from './owners.ts';
 
 /** Where speech turns to a car. `from` to `next` are the words of the turn: “right back to the hearse”. */
 export interface Turn {
@@ -147,8 +149,8 @@ const CUSTOMER_DOES =
 const TOLD_THEM = /^(?:and |then |so )?(?:i |we )?(?:told|tell|asked|ask|rang|called|phoned|texted|emailed)$/;
 
 /** “Marta's, polished the panels”, “Hugh wants to wait”, “told Ruan the chrome is late”: by whose car it is. */
-function ownerTurn(t: readonly Token[], i: number, known: Prepared): Turn | null {
-  const owner = nameAt(known.owners, t, i);
+function ownerTurn(t: readonly Token[], i: number, owners: NameIndex): Turn | null {
+  const owner = nameAt(owners, t, i);
   if (!owner) return null;
   let stop = i;
   while (stop > 0 && !/^[.!?;]$/.test(t[stop - 1]!.text)) stop -= 1;
@@ -164,7 +166,9 @@ function ownerTurn(t: readonly Token[], i: number, known: Prepared): Turn | null
 }
 
 /** Every turn to a car, in order. */
-export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
+export function findTurns(t: readonly Token[], context: CaptureContext): Turn[] {
+  const known = prepare(context);
+  const owners = ownersOf(context);
   const turns: Turn[] = [];
   for (let i = 0; i < t.length; i += 1) {
     const other = otherAt(t, i);
@@ -174,7 +178,7 @@ export function findTurns(t: readonly Token[], known: Prepared): Turn[] {
       continue;
     }
     const name = nameAt(known.builds, t, i);
-    const owner = name ? null : ownerTurn(t, i, known);
+    const owner = name ? null : ownerTurn(t, i, owners);
     if (owner && owner.from >= (turns.at(-1)?.next ?? 0)) {
       turns.push(owner);
       i = owner.next - 1;

@@ -4,7 +4,6 @@
  */
 import { parseLine } from '../index.ts';
 import { readKind } from '../kindWords.ts';
-import { prepare } from '../reading.ts';
 import { tokenize, type Token } from '../tokens.ts';
 import type { CaptureContext, Named, ParsedLine } from '../types.ts';
 import { findTurns, type Turn } from './cars.ts';
@@ -57,7 +56,7 @@ export function parseNarration(
   const t = tokenize(text);
   if (t.length === 0) return [];
   // Joined to what stands before it, it turns to no car of its own.
-  const turns = findTurns(t, prepare(context)).filter(
+  const turns = findTurns(t, context).filter(
     ({ from }) => from === 0 || !marks.joined.includes(t[from]!.start),
   );
   const pieces: Piece[] = [];
@@ -113,7 +112,7 @@ function saidIn(
   const own = t.slice(run.from, run.next);
   const end = t[run.next - 1]!.end;
   const from = (at: number): string => (at < own.length ? text.slice(own[at]!.start, end) : '');
-  const [turn] = findTurns(own, prepare(context));
+  const [turn] = findTurns(own, context);
   const begins = turn && turn.from === 0 ? turn.next : 0;
   const next = NEXT.exec(from(begins));
   if (next) return { said: from(begins).slice(next[0].length), isNext: true, turns: begins > 0 };
