@@ -40,7 +40,7 @@ export const Input = styled.input`
 export const Select = styled.select`
   ${fieldLook}
 `;
-export const TextArea = styled.textarea`
+const TextArea = styled.textarea`
   ${fieldLook}
   field-sizing: content;
   resize: vertical;

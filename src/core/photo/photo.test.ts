@@ -113,10 +113,18 @@ test('a caption cannot break out of the page, and a picture without one still sa
 });
 
 test('a pair stands beside each other, each said when it was, and needs the files of both', () => {
-  const file = (hash: string, caption: string) => ({ hash, thumb: `${hash}-s`, width: 8, height: 6, caption });
+  const file = (hash: string, caption: string) => ({
+    hash,
+    thumb: `${hash}-s`,
+    width: 8,
+    height: 6,
+    caption,
+  });
   const pair: ShownPicture = { id: 'p', ...file('b', 'new <end>'), before: file('a', '') };
   const html = picturesHtml([pair], '/l/t', 'sill let in');
-  expect(html).toMatch(/^<div class="pictures"><figure class="pair">.*src="\/l\/t\/photos\/a-s".*src="\/l\/t\/photos\/b-s"/);
+  expect(html).toMatch(
+    /^<div class="pictures"><figure class="pair">.*src="\/l\/t\/photos\/a-s".*src="\/l\/t\/photos\/b-s"/,
+  );
   expect(html).toContain('alt="Before: photograph, sill let in"');
   expect(html).toContain('<figcaption>After: new &lt;end&gt;</figcaption>');
   expect(filesShown([pair, { ...pair, id: 'q' }])).toEqual(['b', 'b-s', 'a', 'a-s']);

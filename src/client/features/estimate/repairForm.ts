@@ -1,12 +1,8 @@
 /** The comparison of repair and new panel as its form holds it (all text), and the lines that can come of it. */
 import type { EstimateLineDto } from '#contract/estimate.ts';
 import { InputError, type InputCode } from '#core/bench/input.ts';
-import {
-  repairOrReplace,
-  type RepairOrReplaceInput,
-  type RepairOrReplaceResult,
-  type ThreeHours,
-} from '#core/bench/repairOrReplace.ts';
+import { repairOrReplace } from '#core/bench/index.ts';
+import type { RepairOrReplaceInput, RepairOrReplaceResult, ThreeHours } from '#core/bench/repairOrReplace.ts';
 import { NOTHING, type ThreePoint } from '#core/estimate/lines.ts';
 import { toMinor } from '#core/money/money.ts';
 import { numberTyped } from '../../shared/typed.ts';
