@@ -6,7 +6,16 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fastener, gearing, inductionFuel } from './index.ts';
+import {
+  bigEnd,
+  boreSurvey,
+  compressionRatio,
+  cylinderTests,
+  fastener,
+  fluidBalance,
+  gearing,
+  inductionFuel,
+} from './index.ts';
 import { InputError, type Judged } from './input.ts';
 
 interface Case {
@@ -18,7 +27,10 @@ interface Case {
   tolerance: number;
 }
 
-const CALCULATORS: Record<string, (input: never) => Judged> = { fastener, gearing, inductionFuel };
+const CALCULATORS: Record<string, (input: never) => Judged> = {
+  ...{ bigEnd, boreSurvey, compressionRatio, cylinderTests, fastener, fluidBalance, gearing },
+  inductionFuel,
+};
 const FILE = path.resolve('tests/data/bench/cases-a.jsonl');
 const CASES = readFileSync(FILE, 'utf8')
   .split('\n')
@@ -73,6 +85,16 @@ function refusal(work: () => unknown): string {
 
 const bolt = { thread: { system: 'metric', d_mm: 10, pitch_mm: 1.5 }, grade: '8.8' };
 const drive = { tyre: { diameter_in: 26 }, axleRatio: 3, gearRatio: 1, speed_mph: 60 };
+const block = {
+  ...{ bore_in: 4, stroke_in: 3, cylinders: 8, chamber_cc: 60, gasketBore_in: 4.1, gasket_in: 0.04 },
+  ...{ deckClearance_in: 0, pistonVolume_cc: 4 },
+};
+const level = { thrust_in: 4.0002, axial_in: 4.0001 };
+const bores = {
+  ...{ nominal_in: 4, cylinders: [{ top: level, middle: level, bottom: level }], oversizes_in: [0.02] },
+  pistonClearance_in: { min: 0.0015, max: 0.0025 },
+};
+const rod = { housingMin_in: 2.2247, housingMax_in: 2.2252, readings: [{ angle_deg: 0, dia_in: 2.225 }, { angle_deg: 80, dia_in: 2.225 }] }; // prettier-ignore
 const engine = { displacement_in3: 350, peak_rpm: 6000, ve: 1 };
 
 describe('what is refused, by field and reason', () => {
@@ -95,6 +117,23 @@ describe('what is refused, by field and reason', () => {
     [gearing, { ...drive, speed_mph: null }, 'speed_mph missing'],
     [gearing, { ...drive, speed_mph: 0, wantedRpm: 2000 }, 'wantedRpm inconsistent'],
     [gearing, { ...drive, cruiseMin_rpm: 3000, cruiseMax_rpm: 2000 }, 'cruiseMin_rpm inconsistent'],
+    [boreSurvey, { ...bores, cylinders: [{ top: level, middle: { thrust_in: 4 }, bottom: level }] }, 'cylinders[0].middle.axial_in missing'],
+    [boreSurvey, { ...bores, cylinders: [] }, 'cylinders out_of_range'],
+    [boreSurvey, { ...bores, pistonClearance_in: { min: 0.003, max: 0.002 } }, 'pistonClearance_in inconsistent'],
+    [boreSurvey, { ...bores, newPistons_in: [4, 4] }, 'newPistons_in inconsistent'],
+    [bigEnd, { ...rod, housingMin_in: 2.23 }, 'housingMin_in inconsistent'],
+    [bigEnd, { ...rod, readings: [{ angle_deg: 45, dia_in: 2.225 }, { angle_deg: 80, dia_in: 2.225 }] }, 'readings inconsistent'],
+    [bigEnd, { ...rod, readings: [{ angle_deg: 95, dia_in: 2.225 }, { angle_deg: 0, dia_in: 2.225 }] }, 'readings[0].angle_deg out_of_range'],
+    [compressionRatio, { ...block, cylinders: 7.5 }, 'cylinders out_of_range'],
+    [compressionRatio, { ...block, gasketBore_in: 3.9 }, 'gasketBore_in inconsistent'],
+    [compressionRatio, { ...block, headSkim_in: 0.02 }, 'chamberFaceArea_in2 missing'],
+    [compressionRatio, { ...block, pistonVolume_cc: -150 }, 'pistonVolume_cc inconsistent'],
+    [cylinderTests, { dry_psi: [0, 0] }, 'dry_psi inconsistent'],
+    [cylinderTests, { dry_psi: [150, 150], wet_psi: [160] }, 'wet_psi out_of_range'],
+    [cylinderTests, { dry_psi: [150, 150], banks: [[1, 1]] }, 'banks inconsistent'],
+    [fluidBalance, { drained_l: 4 }, 'sumpFill_l missing'],
+    [fluidBalance, { sumpFill_l: 4.7, drained_l: 5, circuits: [{ kind: 'fuel', shortage_l: 1 }, { kind: 'fuel', shortage_l: 1 }] }, 'circuits[1].kind inconsistent'],
+    [fluidBalance, { sumpFill_l: 4.7, drained_l: 5, appearance: 'pink' }, 'appearance out_of_range'],
     [inductionFuel, { ...engine, ve: Number.NaN }, 've not_a_number'],
     [inductionFuel, { ...engine, carb: { rated_cfm: 5 } }, 'carb.rated_cfm out_of_range'],
     [inductionFuel, { ...engine, fuel: { power_hp: 200, injectors: 7.5 } }, 'fuel.injectors out_of_range'],
@@ -122,6 +161,61 @@ describe('what must hold of any', () => {
           expect(back.speed_mph).toBeCloseTo(speed_mph, 9);
         },
       ),
+    );
+  });
+
+  test('the gasket that restores the ratio restores it, and the one that restores the quench restores that', () => {
+    const skim = fc.double({ min: 0.001, max: 0.04, noNaN: true });
+    fc.assert(
+      fc.property(skim, skim, (headSkim_in, deckSkim_in) => {
+        const skimmed = { ...block, headSkim_in, deckSkim_in, chamberFaceArea_in2: 9.5 };
+        const before = compressionRatio(skimmed);
+        const by = (newGasket_in: number) => compressionRatio({ ...skimmed, newGasket_in }).after;
+        expect(by(before.gasketToRestoreRatio_in).ratio).toBeCloseTo(before.ratio, 9);
+        expect(by(before.gasketToRestoreQuench_in).quench_in).toBeCloseTo(before.quench_in, 12);
+      }),
+    );
+  });
+
+  test('after the cut nothing along the rod is wider than what is left to hone', () => {
+    const reading = fc.record({
+      angle_deg: fc.integer({ min: -60, max: 60 }),
+      dia_in: fc.double({ min: 2.2247, max: 2.229, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(fc.array(reading, { minLength: 1, maxLength: 8 }), (more) => {
+        const result = bigEnd({ ...rod, readings: [{ angle_deg: 0, dia_in: 2.228 }, ...more] });
+        expect(result.totalCut_in).toBeGreaterThan(0);
+        for (const dia of result.afterCut_in)
+          expect(dia).toBeLessThanOrEqual(result.finish_in - 0.001 + 1e-12);
+        expect(result.capCut_in + result.rodCut_in).toBeCloseTo(result.totalCut_in, 12);
+      }),
+    );
+  });
+
+  test('cylinders are judged against one another: another gauge gives the same shares', () => {
+    const psi = fc.array(fc.integer({ min: 20, max: 200 }), { minLength: 2, maxLength: 12 });
+    fc.assert(
+      fc.property(psi, (dry_psi) => {
+        const [one, other] = [dry_psi, dry_psi.map((p) => p * 1.5)].map((p) => cylinderTests({ dry_psi: p }));
+        expect(other!.lowToHigh).toBeCloseTo(one!.lowToHigh, 12);
+        expect(other!.lowCylinders).toEqual(one!.lowCylinders);
+        expect(other!.verdict).toBe(one!.verdict);
+      }),
+    );
+  });
+
+  test('a bore that takes an oversize is cleaned up by it, and a smaller one would not', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.004, max: 0.05, noNaN: true }), (wear) => {
+        const worn = { thrust_in: 4 + wear, axial_in: 4 };
+        const oversizes_in = [0.06, 0.02, 0.03, 0.04];
+        const result = boreSurvey({ ...bores, cylinders: [{ top: worn, middle: level, bottom: level }], oversizes_in }); // prettier-ignore
+        const need = wear + 0.003;
+        const fits = oversizes_in.filter((o) => o >= need - 1e-9);
+        expect(result.oversize_in).toBe(fits.length === 0 ? null : Math.min(...fits));
+        expect(result.decision).toBe(fits.length === 0 ? 'sleeve' : 'bore');
+      }),
     );
   });
 

@@ -8,7 +8,17 @@
  * again (heat, 50 and 150 miles): common practice. A maker's own torque always goes before what is worked out here.
  */
 import { MM_PER_IN, N_PER_LBF, NM_PER_KGM, NM_PER_LBFT, PA_PER_KSI } from './exact.ts';
-import { choiceAt, InputError, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import {
+  choiceAt,
+  inconsistent,
+  InputError,
+  judged,
+  numberAt,
+  objectAt,
+  SLACK,
+  type Judged,
+  type Reason,
+} from './input.ts';
 
 const TORQUE_UNITS = ['Nm', 'lbft', 'inlb', 'kgm'] as const;
 export type TorqueUnit = (typeof TORQUE_UNITS)[number];
@@ -79,17 +89,11 @@ interface ReadThread {
   off_mm: number;
 }
 
-const fieldsOf = (value: unknown, field: string): Record<string, unknown> => {
-  if (typeof value !== 'object' || value === null)
-    throw new InputError(field, 'missing', `${field} is missing`);
-  return value as Record<string, unknown>;
-};
-
 function threadAt(value: unknown): ReadThread {
-  const of = fieldsOf(value, 'thread');
+  const of = objectAt(value, 'thread');
   const system = choiceAt(of.system, 'thread.system', ['unified', 'metric'], undefined, 'out_of_range');
   const tooCoarse = (field: string): InputError =>
-    new InputError(field, 'inconsistent', `${field}: the thread would take more than half of the bolt`);
+    inconsistent(field, 'the thread would take more than half of the bolt');
   if (system === 'unified') {
     const d = numberAt(of.d_in, 'thread.d_in', { least: 0.25, most: 1.5 });
     const tpi = numberAt(of.tpi, 'thread.tpi', { least: 4, most: 40 });
@@ -129,7 +133,7 @@ function proofStress(grade: FastenerInput['grade'], d_mm: number): number {
 function gradeAt(value: unknown, system: Thread['system']): FastenerInput['grade'] {
   const grade = choiceAt(value, 'grade', GRADES, undefined, 'out_of_range');
   if (grade.startsWith('SAE') !== (system === 'unified'))
-    throw new InputError('grade', 'inconsistent', `grade: ${grade} is no grade of a ${system} thread`);
+    throw inconsistent('grade', `${grade} is no grade of a ${system} thread`);
   return grade;
 }
 
@@ -164,7 +168,7 @@ function retorqueAt(value: FastenerInput['retorque']): {
   reasons: Reason[];
 } {
   if (value === undefined || value === null) return { plan: null, reasons: [] };
-  const of = fieldsOf(value, 'retorque');
+  const of = objectAt(value, 'retorque');
   const choice = <T extends string>(name: string, among: readonly T[]): T =>
     choiceAt(of[name], `retorque.${name}`, among, undefined, 'out_of_range');
   const part = choice('part', ['head', 'intake', 'exhaust', 'other']);
@@ -223,7 +227,7 @@ export function fastener(input: FastenerInput): FastenerResult {
   const reasons: Reason[] = [];
   let applied: FastenerResult['applied'] = null;
   if (input.applied !== undefined && input.applied !== null) {
-    const of = fieldsOf(input.applied, 'applied');
+    const of = objectAt(input.applied, 'applied');
     const unit = choiceAt(of.unit, 'applied.unit', TORQUE_UNITS, undefined, 'out_of_range');
     const torque = numberAt(of.value, 'applied.value', { least: 0, most: 5000 }) * NM_PER[unit];
     const pulled_N = torque / (nutFactor * d_m);

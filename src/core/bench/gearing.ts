@@ -6,7 +6,16 @@
  * practice. Rolling factor under load: common practice.
  */
 import { IN_PER_MILE, KM_PER_MILE, MM_PER_IN } from './exact.ts';
-import { InputError, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import {
+  inconsistent,
+  InputError,
+  isGiven,
+  judged,
+  numberAt,
+  SLACK,
+  type Judged,
+  type Reason,
+} from './input.ts';
 
 /** Exactly one of the three. */
 export interface GearingTyre {
@@ -58,11 +67,6 @@ export interface GearingResult extends Judged {
 const PER_MPH = IN_PER_MILE / 60;
 const READS_LOW = 0.01;
 const READS_HIGH = 0.1;
-
-const isGiven = (value: unknown): boolean => value !== undefined && value !== null;
-
-const inconsistent = (field: string, why: string): InputError =>
-  new InputError(field, 'inconsistent', `${field}: ${why}`);
 
 /** Inches. */
 function diameterOf(tyre: GearingTyre | null | undefined, field: string): number {

@@ -1,5 +1,10 @@
 /** The calculators of the bench, by the names that the trade has for them. */
+export { bigEnd } from './bigEnd.ts';
+export { boreSurvey } from './boreSurvey.ts';
+export { compressionRatio } from './compressionRatio.ts';
+export { cylinderTests } from './cylinderTests.ts';
 export { fastener } from './fastener.ts';
+export { fluidBalance } from './fluidBalance.ts';
 export { gearing } from './gearing.ts';
 export { inductionFuel } from './inductionFuel.ts';
 export { repairOrReplace } from './repairOrReplace.ts';

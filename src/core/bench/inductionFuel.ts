@@ -6,7 +6,7 @@
  * 1.5 and 3 inHg: from memory. Limits on size, BSFC and duty: common practice.
  */
 import { KG_PER_LB } from './exact.ts';
-import { InputError, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { countAt, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
 
 export interface InductionFuelInput {
   displacement_in3: number;
@@ -81,9 +81,7 @@ function fuelOf(of: NonNullable<InductionFuelInput['fuel']>) {
   const isGiven = (name: keyof typeof of): boolean => of[name] !== undefined && of[name] !== null;
   const power = at('power_hp', 1, 3000);
   const bsfc = at('bsfc_lb_hph', 0.3, 1.2, 0.5);
-  const injectors = at('injectors', 1, 32);
-  if (!Number.isInteger(injectors))
-    throw new InputError('fuel.injectors', 'out_of_range', 'fuel.injectors is no whole number');
+  const injectors = countAt(of.injectors, 'fuel.injectors', 1, 32);
   const limit = at('dutyLimit', 0.3, 1, 0.8);
   const density = at('density_kg_l', 0.6, 0.9, 0.74);
   const installed = isGiven('installed_lb_h') ? at('installed_lb_h', 1, 400) : null;

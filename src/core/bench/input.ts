@@ -58,6 +58,37 @@ export function numberAt(value: unknown, field: string, { least, above, most, ot
   return value;
 }
 
+export const isGiven = (value: unknown): boolean => value !== undefined && value !== null;
+
+/** Fields of an object; throws InputError where there is none. */
+export function objectAt(value: unknown, field: string): Record<string, unknown> {
+  if (typeof value !== 'object' || value === null)
+    throw new InputError(field, 'missing', `${field} is missing`);
+  return value as Record<string, unknown>;
+}
+
+/** A list of a length that is allowed; throws InputError naming the field. */
+export function listAt(
+  value: unknown,
+  field: string,
+  { least, most }: { least: number; most: number },
+): readonly unknown[] {
+  if (!isGiven(value)) throw new InputError(field, 'missing', `${field} is missing`);
+  if (!Array.isArray(value) || value.length < least || value.length > most)
+    throw new InputError(field, 'out_of_range', `${field}: from ${least} to ${most} of them`);
+  return value as unknown[];
+}
+
+/** A whole number within its range. */
+export function countAt(value: unknown, field: string, least: number, most: number): number {
+  const count = numberAt(value, field, { least, most });
+  if (!Number.isInteger(count)) throw new InputError(field, 'out_of_range', `${field} is no whole number`);
+  return count;
+}
+
+export const inconsistent = (field: string, why: string): InputError =>
+  new InputError(field, 'inconsistent', `${field}: ${why}`);
+
 /** One of the words that are understood, or the default; throws InputError naming the field, with `unknown` for any other. */
 export function choiceAt<T extends string>(
   value: unknown,
