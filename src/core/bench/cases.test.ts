@@ -7,10 +7,12 @@ import path from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
+  alignment,
   bigEnd,
   boreSurvey,
   compressionRatio,
   cylinderTests,
+  driveline,
   fastener,
   fluidBalance,
   gearing,
@@ -28,7 +30,17 @@ interface Case {
 }
 
 const CALCULATORS: Record<string, (input: never) => Judged> = {
-  ...{ bigEnd, boreSurvey, compressionRatio, cylinderTests, fastener, fluidBalance, gearing },
+  ...{
+    alignment,
+    bigEnd,
+    boreSurvey,
+    compressionRatio,
+    cylinderTests,
+    driveline,
+    fastener,
+    fluidBalance,
+    gearing,
+  },
   inductionFuel,
 };
 const FILE = path.resolve('tests/data/bench/cases-a.jsonl');
@@ -95,6 +107,10 @@ const bores = {
   pistonClearance_in: { min: 0.0015, max: 0.0025 },
 };
 const rod = { housingMin_in: 2.2247, housingMax_in: 2.2252, readings: [{ angle_deg: 0, dia_in: 2.225 }, { angle_deg: 80, dia_in: 2.225 }] }; // prettier-ignore
+const line = { trans_deg: 3, shaft_deg: 5, pinion_deg: 3, shaftMax_rpm: 4000 };
+const wheel = { caster_deg: 2, camber_deg: 0, toe_deg: 0.1 };
+const wheels = { before: { fl: wheel, fr: wheel } };
+const arms = { studSpacing_mm: 200, armLength_mm: 230, ballJointHeight_mm: 260, ballJointAft_mm: 100, addedShimMoves: 'inboard' }; // prettier-ignore
 const engine = { displacement_in3: 350, peak_rpm: 6000, ve: 1 };
 
 describe('what is refused, by field and reason', () => {
@@ -117,6 +133,21 @@ describe('what is refused, by field and reason', () => {
     [gearing, { ...drive, speed_mph: null }, 'speed_mph missing'],
     [gearing, { ...drive, speed_mph: 0, wantedRpm: 2000 }, 'wantedRpm inconsistent'],
     [gearing, { ...drive, cruiseMin_rpm: 3000, cruiseMax_rpm: 2000 }, 'cruiseMin_rpm inconsistent'],
+    [driveline, { ...line, trans_deg: undefined }, 'trans_deg missing'],
+    [driveline, { ...line, pinion_deg: 31 }, 'pinion_deg out_of_range'],
+    [driveline, { ...line, couplingYokes: 'odd' }, 'couplingYokes out_of_range'],
+    [driveline, { ...line, coupling_deg: 4, solve: { wedgeStock_deg: [2] } }, 'solve inconsistent'],
+    [driveline, { ...line, solve: {} }, 'solve.wedgeStock_deg missing'],
+    [driveline, { ...line, solve: { wedgeStock_deg: [2], mountShims_mm: [6] } }, 'solve.mountBase_mm missing'],
+    [driveline, { ...line, geometry: { shaftLength_mm: 50, pinionOffset_mm: 0 } }, 'geometry.shaftLength_mm out_of_range'],
+    [alignment, {}, 'before.fl.caster_deg missing'],
+    [alignment, { before: { fl: wheel, fr: wheel, rl: { camber_deg: 0, toe_deg: 0 } } }, 'before.rr.camber_deg missing'],
+    [alignment, { ...wheels, spec: { front: { caster_deg: { min: 3, max: 2 } } } }, 'spec.front.caster_deg inconsistent'],
+    [alignment, { ...wheels, wheelbase: { left_mm: 2600, right_mm: 2400, track_mm: 1400 } }, 'wheelbase.right_mm inconsistent'],
+    [alignment, { ...wheels, shims: { ...arms } }, 'shims.change inconsistent'],
+    [alignment, { ...wheels, convert: { totalToe_deg: 1, totalToe_mm: 1 } }, 'convert inconsistent'],
+    [alignment, { ...wheels, tieRod: { toeChange_deg: 0, arm_mm: 150, pitch_mm: 1.5, threads: 3, linkage: 'rear' } }, 'tieRod.threads out_of_range'],
+    [alignment, { ...wheels, tieRod: { toeChange_deg: 0, arm_mm: 150, pitch_mm: 1.5, threads: 2, linkage: 'rear', left_mm: 300 } }, 'tieRod.right_mm missing'],
     [boreSurvey, { ...bores, cylinders: [{ top: level, middle: { thrust_in: 4 }, bottom: level }] }, 'cylinders[0].middle.axial_in missing'],
     [boreSurvey, { ...bores, cylinders: [] }, 'cylinders out_of_range'],
     [boreSurvey, { ...bores, pistonClearance_in: { min: 0.003, max: 0.002 } }, 'pistonClearance_in inconsistent'],
@@ -161,6 +192,63 @@ describe('what must hold of any', () => {
           expect(back.speed_mph).toBeCloseTo(speed_mph, 9);
         },
       ),
+    );
+  });
+
+  test('what a joint shakes is the amplitude of its exact motion, within one in a hundred up to four degrees', () => {
+    // A cardan joint at θ: ω²·cos θ·sin²θ·sin 2β / (1 − sin²θ·cos²β)² (SAE AE-7; any book on kinematics).
+    fc.assert(
+      fc.property(fc.double({ min: 0.5, max: 4, noNaN: true }), (angle) => {
+        const { inertialDrive_rad_s2 } = driveline({
+          trans_deg: 0,
+          shaft_deg: angle,
+          pinion_deg: 0,
+          shaftMax_rpm: 3000,
+        });
+        const [theta, omega] = [(angle * Math.PI) / 180, (2 * Math.PI * 3000) / 60];
+        const shaken = (beta: number): number =>
+          (omega ** 2 * Math.cos(theta) * Math.sin(theta) ** 2 * Math.sin(2 * beta)) /
+          (1 - Math.sin(theta) ** 2 * Math.cos(beta) ** 2) ** 2;
+        const most = Math.max(...Array.from({ length: 720 }, (_, i) => shaken((i * Math.PI) / 720)));
+        expect(Math.abs(inertialDrive_rad_s2 / most - 1)).toBeLessThan(0.01);
+      }),
+    );
+  });
+
+  test('a wedge that is proposed is right: put under the car, it solves with nothing left to change', () => {
+    const low = fc.integer({ min: -40, max: 40 }).map((n) => n / 10);
+    fc.assert(
+      fc.property(low, (off) => {
+        const car = { ...line, pinion_deg: 3 + off };
+        const solve = { wedgeStock_deg: [1, 2, 3, 4] };
+        const { solution } = driveline({ ...car, solve });
+        if (solution === null) return;
+        const after = driveline({ ...car, pinion_deg: car.pinion_deg + solution.wedge_deg, solve });
+        expect(after.solution!.changes).toBe(0);
+        expect(after.difference_deg).toBeCloseTo(solution.difference_deg, 9);
+        expect(after.verdict).toBe('ok');
+      }),
+    );
+  });
+
+  test('shims that are worked out for an angle give that angle, and toe converts there and back', () => {
+    const angle = fc.double({ min: -1.5, max: 1.5, noNaN: true });
+    fc.assert(
+      fc.property(angle, angle, (camber_deg, caster_deg) => {
+        const want = alignment({
+          ...wheels,
+          shims: { ...arms, want: { camber_deg, caster_deg } },
+        } as never).shims!;
+        const change = { front_mm: want.frontExact_mm!, rear_mm: want.rearExact_mm! };
+        const got = alignment({ ...wheels, shims: { ...arms, change } } as never).shims!;
+        expect(got.camber_deg).toBeCloseTo(camber_deg, 9);
+        expect(got.caster_deg).toBeCloseTo(caster_deg, 9);
+        const { mm } = alignment({ ...wheels, convert: { totalToe_deg: camber_deg } }).convert!;
+        expect(alignment({ ...wheels, convert: { totalToe_mm: mm } }).convert!.deg).toBeCloseTo(
+          camber_deg,
+          9,
+        );
+      }),
     );
   });
 

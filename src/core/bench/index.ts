@@ -1,8 +1,10 @@
 /** The calculators of the bench, by the names that the trade has for them. */
+export { alignment } from './alignment.ts';
 export { bigEnd } from './bigEnd.ts';
 export { boreSurvey } from './boreSurvey.ts';
 export { compressionRatio } from './compressionRatio.ts';
 export { cylinderTests } from './cylinderTests.ts';
+export { driveline } from './driveline.ts';
 export { fastener } from './fastener.ts';
 export { fluidBalance } from './fluidBalance.ts';
 export { gearing } from './gearing.ts';
