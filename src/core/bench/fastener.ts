@@ -11,7 +11,7 @@ import { MM_PER_IN, N_PER_LBF, NM_PER_KGM, NM_PER_LBFT, PA_PER_KSI } from './exa
 import {
   choiceAt,
   inconsistent,
-  InputError,
+  type InputError,
   judged,
   numberAt,
   objectAt,

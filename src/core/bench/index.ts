@@ -10,3 +10,8 @@ export { fluidBalance } from './fluidBalance.ts';
 export { gearing } from './gearing.ts';
 export { inductionFuel } from './inductionFuel.ts';
 export { repairOrReplace } from './repairOrReplace.ts';
+export { seatMatch } from './seatMatch.ts';
+export { tyreAge } from './tyreAge.ts';
+export { tyreChange } from './tyreChange.ts';
+export { tyreSize } from './tyreSize.ts';
+export { wheelFit } from './wheelFit.ts';

@@ -1,0 +1,136 @@
+/**
+ * Check cases of the tyre calculators: nested subsets of their results, numbers within the absolute tolerance of the case, codes of
+ * reasons in order. And the nasty ones: half a size, a size that nobody makes, a number whose date is on the other sidewall.
+ */
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { seatMatch, tyreAge, tyreChange, tyreSize, wheelFit } from './index.ts';
+import { InputError, type Judged } from './input.ts';
+
+interface Case {
+  id: string;
+  calc: string;
+  source: string;
+  input: never;
+  expected: Record<string, unknown> & { error?: { field: string; code: string } };
+  tolerance: number;
+}
+
+const CALCULATORS: Record<string, (input: never) => Judged> = {
+  seatMatch,
+  tyreAge,
+  tyreChange,
+  tyreSize,
+  wheelFit,
+};
+const CASES = readFileSync(path.resolve('tests/data/bench/cases-b.jsonl'), 'utf8')
+  .split('\n')
+  .filter((line) => line.trim() !== '')
+  .map((line) => JSON.parse(line) as Case);
+
+/** Every place at which a result is not as expected. */
+function faults(got: unknown, want: unknown, tolerance: number, where: string): string[] {
+  if (typeof want === 'number')
+    return typeof got === 'number' && Math.abs(got - want) <= tolerance
+      ? []
+      : [`${where}: ${String(got)}, not ${want}`];
+  if (Array.isArray(want)) {
+    const list = Array.isArray(got) ? (got as unknown[]) : [];
+    if (list.length !== want.length) return [`${where}: ${list.length} of them, not ${want.length}`];
+    return want.flatMap((w, i) => faults(list[i], w, tolerance, `${where}[${i}]`));
+  }
+  if (typeof want === 'object' && want !== null)
+    return Object.entries(want).flatMap(([key, w]) =>
+      faults((got as Record<string, unknown> | null)?.[key], w, tolerance, `${where}.${key}`),
+    );
+  return got === want ? [] : [`${where}: ${String(got)}, not ${String(want)}`];
+}
+
+function refusal(work: () => unknown): string {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof InputError) return `${error.field} ${error.code}`;
+    throw error;
+  }
+  return 'taken';
+}
+
+test.each(CASES.map((c) => [`${c.id} ${c.calc}: ${c.source}`, c] as const))(
+  '%s',
+  (_name, { calc, input, expected, tolerance }) => {
+    const work = () => CALCULATORS[calc]!(input);
+    if (expected.error) return expect(refusal(work)).toBe(`${expected.error.field} ${expected.error.code}`);
+    const result = work();
+    const asCodes = { ...result, reasons: result.reasons.map((r) => r.code) };
+    expect(faults(asCodes, expected, tolerance, calc)).toEqual([]);
+  },
+);
+
+describe('what is refused, by field and reason', () => {
+  test.each([
+    [tyreSize, {}, 'designation missing'],
+    [tyreSize, { designation: '  ' }, 'designation missing'],
+    [tyreSize, { designation: 'wide' }, 'designation format'],
+    [tyreSize, { designation: 'K78-14' }, 'designation out_of_range'],
+    [tyreSize, { designation: '14x12.50-15' }, 'designation out_of_range'],
+    [tyreSize, { designation: '205/15R16' }, 'designation out_of_range'],
+    [tyreChange, { fitted: '205/55R16', proposed: '' }, 'proposed missing'],
+    [seatMatch, { tyre: 'LT245/75R16', wheelRim_in: 7 }, 'wheelRim_in out_of_range'],
+    [wheelFit, { oldWidth_in: 7, newWidth_in: 8, newOffset_mm: 0 }, 'oldOffset_mm missing'],
+    [wheelFit, { oldWidth_in: 7, oldOffset_mm: 0, oldBackspace_in: 4, newWidth_in: 8, newOffset_mm: 0 }, 'oldOffset_mm inconsistent'],
+    [tyreAge, { tin: 'U2LL LMLR', asOf: '2020-01-01' }, 'tin format'],
+    [tyreAge, { tin: '5107', asOf: '2020-02-30' }, 'asOf out_of_range'],
+    [tyreAge, { tin: '5130', asOf: '2020-01-01' }, 'tin inconsistent'],
+    [tyreAge, { tin: '0023', asOf: '2024-01-01' }, 'tin out_of_range'],
+    [tyreAge, { tin: '409', asOf: '2020-01-01', triangle: true, decade: 1980 }, 'decade inconsistent'],
+  ] as [(input: never) => unknown, object, string][])('%p', (calculator, input, said) =>
+    expect(refusal(() => calculator(input as never))).toBe(said),
+  ); // prettier-ignore
+});
+
+describe('what must hold of any', () => {
+  test('a change there and back is none', () => {
+    const size = fc.tuple(
+      fc.integer({ min: 15, max: 33 }),
+      fc.integer({ min: 5, max: 16 }),
+      fc.integer({ min: 13, max: 20 }),
+    );
+    const written = size.map(([w, a, r]) => `${w * 10 + 5}/${a * 5}R${r}`);
+    fc.assert(
+      fc.property(written, written, (fitted, proposed) => {
+        const there = tyreChange({ fitted, proposed }).ratio;
+        expect(there * tyreChange({ fitted: proposed, proposed: fitted }).ratio).toBeCloseTo(1, 12);
+        expect(tyreChange({ fitted, proposed: fitted }).change_pct).toBe(0);
+      }),
+    );
+  });
+
+  test('a wheel by its offset and by the backspace that comes of it stands in the same place', () => {
+    const width = fc.integer({ min: 8, max: 24 }).map((n) => n / 2);
+    const offset = fc.integer({ min: -40, max: 40 });
+    fc.assert(
+      fc.property(width, offset, (newWidth_in, newOffset_mm) => {
+        const old = { oldWidth_in: 7, oldOffset_mm: 0, newWidth_in };
+        const by = wheelFit({ ...old, newOffset_mm });
+        const again = wheelFit({ ...old, newBackspace_in: by.newBackspace_in });
+        expect(again.newOffset_mm).toBeCloseTo(newOffset_mm, 9);
+        expect(again.innerMove_mm).toBeCloseTo(by.innerMove_mm, 9);
+      }),
+    );
+  });
+
+  test('the week of a tyre begins on a Sunday, and the next number is a week younger', () => {
+    const year = fc.integer({ min: 1, max: 25 }).map((y) => String(y).padStart(2, '0'));
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 51 }), year, (week, yy) => {
+        const of = (w: number) => tyreAge({ tin: `${String(w).padStart(2, '0')}${yy}`, asOf: '2026-06-01' });
+        const one = of(week);
+        expect(new Date(`${one.weekStart}T00:00:00Z`).getUTCDay()).toBe(0);
+        expect(one.age_years - of(week + 1).age_years).toBeCloseTo(7 / 365.25, 9);
+      }),
+    );
+  });
+});
