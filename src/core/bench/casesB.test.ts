@@ -1,12 +1,24 @@
 /**
- * Check cases of the tyre calculators: nested subsets of their results, numbers within the absolute tolerance of the case, codes of
+ * Check cases of the calculators of tyres, electrics and units: nested subsets of their results, numbers within the absolute tolerance of the case, codes of
  * reasons in order. And the nasty ones: half a size, a size that nobody makes, a number whose date is on the other sidewall.
  */
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { seatMatch, tyreAge, tyreChange, tyreSize, wheelFit } from './index.ts';
+import {
+  chargingTest,
+  convert,
+  fuseChoice,
+  parasiticDrain,
+  seatMatch,
+  seriesResistor,
+  tyreAge,
+  tyreChange,
+  tyreSize,
+  voltageDrop,
+  wheelFit,
+} from './index.ts';
 import { InputError, type Judged } from './input.ts';
 
 interface Case {
@@ -19,11 +31,8 @@ interface Case {
 }
 
 const CALCULATORS: Record<string, (input: never) => Judged> = {
-  seatMatch,
-  tyreAge,
-  tyreChange,
-  tyreSize,
-  wheelFit,
+  ...{ seatMatch, tyreAge, tyreChange, tyreSize, wheelFit },
+  ...{ chargingTest, fuseChoice, parasiticDrain, seriesResistor, voltageDrop, convert },
 };
 const CASES = readFileSync(path.resolve('tests/data/bench/cases-b.jsonl'), 'utf8')
   .split('\n')
@@ -81,6 +90,18 @@ describe('what is refused, by field and reason', () => {
     [seatMatch, { tyre: 'LT245/75R16', wheelRim_in: 7 }, 'wheelRim_in out_of_range'],
     [wheelFit, { oldWidth_in: 7, newWidth_in: 8, newOffset_mm: 0 }, 'oldOffset_mm missing'],
     [wheelFit, { oldWidth_in: 7, oldOffset_mm: 0, oldBackspace_in: 4, newWidth_in: 8, newOffset_mm: 0 }, 'oldOffset_mm inconsistent'],
+    [voltageDrop, { current_A: 10, length_m: 5, area_mm2: 2.5, awg: 12 }, 'area_mm2 inconsistent'],
+    [voltageDrop, { current_A: 10, length_m: 5, returnPath: 'air' }, 'returnPath format'],
+    [chargingTest, {}, 'resting_V missing'],
+    [chargingTest, { ripple_mV: 9000 }, 'ripple_mV out_of_range'],
+    [fuseChoice, { load_A: 12 }, 'wire_mm2 missing'],
+    [fuseChoice, { load_A: 12, wire_mm2: 16 }, 'ampacity_A missing'],
+    [seriesResistor, { supply_V: 6, device_V: 6, device_A: 1 }, 'device_V inconsistent'],
+    [parasiticDrain, { drain_mA: -1, capacity_Ah: 60 }, 'drain_mA out_of_range'],
+    [convert, { value: 1, from: 'furlong', to: 'm' }, 'from format'],
+    [convert, { value: 1, from: 'toString', to: 'm' }, 'from format'],
+    [convert, { value: 1, from: 'in', to: 'Nm' }, 'to inconsistent'],
+    [convert, { value: -1, from: 'K', to: 'C' }, 'value out_of_range'],
     [tyreAge, { tin: 'U2LL LMLR', asOf: '2020-01-01' }, 'tin format'],
     [tyreAge, { tin: '5107', asOf: '2020-02-30' }, 'asOf out_of_range'],
     [tyreAge, { tin: '5130', asOf: '2020-01-01' }, 'tin inconsistent'],
@@ -104,6 +125,49 @@ describe('what must hold of any', () => {
         const there = tyreChange({ fitted, proposed }).ratio;
         expect(there * tyreChange({ fitted: proposed, proposed: fitted }).ratio).toBeCloseTo(1, 12);
         expect(tyreChange({ fitted, proposed: fitted }).change_pct).toBe(0);
+      }),
+    );
+  });
+
+  test('a wire that is recommended keeps the drop that was asked for; half of it would not', () => {
+    const current = fc.double({ min: 1, max: 100, noNaN: true });
+    fc.assert(
+      fc.property(current, fc.double({ min: 0.5, max: 20, noNaN: true }), (current_A, length_m) => {
+        const { recommended_mm2, requiredArea_mm2 } = voltageDrop({ current_A, length_m });
+        if (recommended_mm2 === null) return;
+        const by = (area_mm2: number) => voltageDrop({ current_A, length_m, area_mm2 }).drop_pct!;
+        expect(by(recommended_mm2)).toBeLessThanOrEqual(3 + 1e-6);
+        expect(by(requiredArea_mm2 / 2)).toBeCloseTo(6, 6);
+      }),
+    );
+  });
+
+  test('a fuse that is chosen bears its load and protects its wire', () => {
+    const load = fc.double({ min: 0.5, max: 60, noNaN: true });
+    fc.assert(
+      fc.property(load, fc.constantFrom(0.5, 1, 2.5, 4, 10), (load_A, wire_mm2) => {
+        const { chosenFuse_A, ampacity_A, verdict } = fuseChoice({ load_A, wire_mm2 });
+        if (chosenFuse_A === null) return expect(verdict).toBe('fail');
+        expect(chosenFuse_A).toBeGreaterThanOrEqual(load_A / 0.8 - 1e-9);
+        expect(chosenFuse_A).toBeLessThanOrEqual(ampacity_A + 1e-9);
+      }),
+    );
+  });
+
+  test('any unit converts there and back', () => {
+    const pair = fc.constantFrom(
+      ['thou', 'mm'],
+      ['lbft', 'kgfm'],
+      ['psi', 'bar'],
+      ['uk_pt', 'us_qt'],
+      ['F', 'K'],
+      ['oz', 'g'],
+      ['mph', 'm/s'],
+    );
+    fc.assert(
+      fc.property(pair, fc.double({ min: 0, max: 1e4, noNaN: true }), ([a, b], value) => {
+        const there = convert({ value, from: a!, to: b! }).value;
+        expect(convert({ value: there, from: b!, to: a! }).value).toBeCloseTo(value, 6);
       }),
     );
   });
