@@ -1,5 +1,5 @@
 /**
- * Check cases of the calculators of tyres, electrics and units: nested subsets of their results, numbers within the absolute tolerance of the case, codes of
+ * Check cases of the calculators of tyres, electrics, identity and units: nested subsets of their results, numbers within the absolute tolerance of the case, codes of
  * reasons in order. And the nasty ones: half a size, a size that nobody makes, a number whose date is on the other sidewall.
  */
 import { readFileSync } from 'node:fs';
@@ -8,6 +8,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   chargingTest,
+  componentDate,
   convert,
   fuseChoice,
   parasiticDrain,
@@ -16,6 +17,7 @@ import {
   tyreAge,
   tyreChange,
   tyreSize,
+  vinCheck,
   voltageDrop,
   wheelFit,
 } from './index.ts';
@@ -33,6 +35,7 @@ interface Case {
 const CALCULATORS: Record<string, (input: never) => Judged> = {
   ...{ seatMatch, tyreAge, tyreChange, tyreSize, wheelFit },
   ...{ chargingTest, fuseChoice, parasiticDrain, seriesResistor, voltageDrop, convert },
+  ...{ vinCheck, componentDate },
 };
 const CASES = readFileSync(path.resolve('tests/data/bench/cases-b.jsonl'), 'utf8')
   .split('\n')
@@ -98,6 +101,13 @@ describe('what is refused, by field and reason', () => {
     [fuseChoice, { load_A: 12, wire_mm2: 16 }, 'ampacity_A missing'],
     [seriesResistor, { supply_V: 6, device_V: 6, device_A: 1 }, 'device_V inconsistent'],
     [parasiticDrain, { drain_mA: -1, capacity_Ah: 60 }, 'drain_mA out_of_range'],
+    [vinCheck, { vin: ' - ' }, 'vin missing'],
+    [vinCheck, { vin: 'ABC<script>' }, 'vin format'],
+    [vinCheck, { vin: '1'.repeat(26) }, 'vin out_of_range'],
+    [vinCheck, { vin: '1'.repeat(17), claimedYear: 1990.5 }, 'claimedYear format'],
+    [componentDate, { modelYear: 1966 }, 'component_date missing'],
+    [componentDate, { component_date: '1966-02-30', modelYear: 1966 }, 'component_date out_of_range'],
+    [componentDate, { component_date: '1966-01-10' }, 'modelYear missing'],
     [convert, { value: 1, from: 'furlong', to: 'm' }, 'from format'],
     [convert, { value: 1, from: 'toString', to: 'm' }, 'from format'],
     [convert, { value: 1, from: 'in', to: 'Nm' }, 'to inconsistent'],
@@ -150,6 +160,24 @@ describe('what must hold of any', () => {
         if (chosenFuse_A === null) return expect(verdict).toBe('fail');
         expect(chosenFuse_A).toBeGreaterThanOrEqual(load_A / 0.8 - 1e-9);
         expect(chosenFuse_A).toBeLessThanOrEqual(ampacity_A + 1e-9);
+      }),
+    );
+  });
+
+  test('one character wrong is found by the check digit, unless its value is the same', () => {
+    // 49 CFR 565.15(c): weights and eleven have no divisor in common but at position 9, which is the digit itself.
+    const chars = 'ABCDEFGHJKLMNPRSTUVWXYZ0123456789';
+    const vin = fc.array(fc.constantFrom(...chars), { minLength: 17, maxLength: 17 });
+    fc.assert(
+      fc.property(vin, fc.nat(16), fc.constantFrom(...chars), (own, at, other) => {
+        fc.pre(at !== 8);
+        const right = [...own];
+        right[8] = vinCheck({ vin: own.join('') }).computed!;
+        expect(vinCheck({ vin: right.join('') }).checkValid).toBe(true);
+        const wrong = [...right];
+        wrong[at] = other;
+        const [a, b] = [right, wrong].map((v) => vinCheck({ vin: v.join('') }).sum!);
+        expect(vinCheck({ vin: wrong.join('') }).checkValid).toBe(a! % 11 === b! % 11);
       }),
     );
   });
