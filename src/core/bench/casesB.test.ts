@@ -1,5 +1,5 @@
 /**
- * Check cases of the calculators of tyres, electrics, identity and units: nested subsets of their results, numbers within the absolute tolerance of the case, codes of
+ * Check cases of the calculators of tyres, weights, hydraulics, electrics, identity and units: nested subsets of their results, numbers within the absolute tolerance of the case, codes of
  * reasons in order. And the nasty ones: half a size, a size that nobody makes, a number whose date is on the other sidewall.
  */
 import { readFileSync } from 'node:fs';
@@ -10,8 +10,11 @@ import {
   chargingTest,
   componentDate,
   convert,
+  cornerWeights,
   fuseChoice,
+  linePressure,
   parasiticDrain,
+  rideHeight,
   seatMatch,
   seriesResistor,
   tyreAge,
@@ -35,7 +38,7 @@ interface Case {
 const CALCULATORS: Record<string, (input: never) => Judged> = {
   ...{ seatMatch, tyreAge, tyreChange, tyreSize, wheelFit },
   ...{ chargingTest, fuseChoice, parasiticDrain, seriesResistor, voltageDrop, convert },
-  ...{ vinCheck, componentDate },
+  ...{ vinCheck, componentDate, cornerWeights, rideHeight, linePressure },
 };
 const CASES = readFileSync(path.resolve('tests/data/bench/cases-b.jsonl'), 'utf8')
   .split('\n')
@@ -108,6 +111,9 @@ describe('what is refused, by field and reason', () => {
     [componentDate, { modelYear: 1966 }, 'component_date missing'],
     [componentDate, { component_date: '1966-02-30', modelYear: 1966 }, 'component_date out_of_range'],
     [componentDate, { component_date: '1966-01-10' }, 'modelYear missing'],
+    [cornerWeights, { lf_kg: 0, rf_kg: 0, lr_kg: 0, rr_kg: 0 }, 'lf_kg inconsistent'],
+    [rideHeight, { lf_mm: 650, rf_mm: 650, lr_mm: 0, rr_mm: 650 }, 'lr_mm out_of_range'],
+    [linePressure, { pedalForce_N: '300', pedalRatio: 6, masterBore_mm: 20 }, 'pedalForce_N not_a_number'],
     [convert, { value: 1, from: 'furlong', to: 'm' }, 'from format'],
     [convert, { value: 1, from: 'toString', to: 'm' }, 'from format'],
     [convert, { value: 1, from: 'in', to: 'Nm' }, 'to inconsistent'],
@@ -178,6 +184,22 @@ describe('what must hold of any', () => {
         wrong[at] = other;
         const [a, b] = [right, wrong].map((v) => vinCheck({ vin: v.join('') }).sum!);
         expect(vinCheck({ vin: wrong.join('') }).checkValid).toBe(a! % 11 === b! % 11);
+      }),
+    );
+  });
+
+  test('what is to be moved across brings the cross weight to what is wanted', () => {
+    const corner = fc.integer({ min: 200, max: 600 });
+    fc.assert(
+      fc.property(corner, corner, corner, corner, (lf_kg, rf_kg, lr_kg, rr_kg) => {
+        const { crossTransfer_kg: by } = cornerWeights({ lf_kg, rf_kg, lr_kg, rr_kg });
+        const after = cornerWeights({
+          lf_kg: lf_kg - by / 2,
+          rf_kg: rf_kg + by / 2,
+          lr_kg: lr_kg + by / 2,
+          rr_kg: rr_kg - by / 2,
+        });
+        expect(after.cross_pct).toBeCloseTo(50, 9);
       }),
     );
   });
