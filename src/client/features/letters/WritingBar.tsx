@@ -143,6 +143,7 @@ function AddressDialog({ editor, was, onClose }: { editor: Editor; was: string; 
         <Stack>
           <TextField
             label="Address"
+            placeholder="example.org"
             autoFocus
             value={typed}
             maxLength={500}
@@ -154,6 +155,9 @@ function AddressDialog({ editor, was, onClose }: { editor: Editor; was: string; 
               Lead there
             </Button>
             {was !== '' && <Button onPress={takeOff}>Lead nowhere</Button>}
+            <Button $look="quiet" onPress={onClose}>
+              Leave it
+            </Button>
           </Row>
         </Stack>
       </form>
