@@ -52,6 +52,8 @@ export interface DrivelineSolution {
   difference_deg: number;
   feasibleCount: number;
   differenceLimitUsed_deg: number;
+  /** What is looked at once it is in. */
+  note: string;
 }
 
 export interface DrivelineResult extends Judged {
@@ -68,8 +70,8 @@ export interface DrivelineResult extends Judged {
   solution: DrivelineSolution | null;
 }
 
-/** To be said beside every wedge that is proposed. */
-export const WEDGE_NOTE =
+/** Said with every solution. */
+const WEDGE_NOTE =
   'Which way round a wedge lifts the nose depends on whether the axle lies above its springs or below them: look at the angle again once it is in.';
 
 const LIMITS = { needles: 0.5, low: 1, high: 3, torsional: 300, inertial: 1000 };
@@ -316,6 +318,7 @@ function solutionOf(r: Read, most: number): DrivelineSolution | null {
         difference_deg: best.state.difference,
         feasibleCount: fit.length,
         differenceLimitUsed_deg: limit,
+        note: WEDGE_NOTE,
       };
   }
   return null;
