@@ -5,6 +5,7 @@
  * derived, the sweep checked with rotation matrices. Allowed differences from side to side, thrust and set-back, a stack of shims
  * over 12 mm: common practice; rods equal within three threads: from memory.
  */
+import { deg, rad } from './exact.ts';
 import { choiceAt, inconsistent, InputError, isGiven, judged, numberAt, objectAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
 
 export interface FrontWheel {
@@ -103,9 +104,6 @@ const LARGE_STACK_MM = 12;
 const THREADS_APART = 3;
 const MOST_SETBACK_MM = 150;
 
-const rad = (degrees: number): number => (degrees * Math.PI) / 180;
-const deg = (radians: number): number => (radians * 180) / Math.PI;
-
 type Reader = (name: string, least: number, most: number, otherwise?: number) => number;
 const readerOf =
   (of: Record<string, unknown>, field: string): Reader =>
@@ -113,7 +111,7 @@ const readerOf =
     numberAt(of[name], `${field}.${name}`, {
       least,
       most,
-      ...(otherwise === undefined ? {} : { otherwise }),
+      otherwise,
     });
 
 function wheelAt(value: unknown, field: string, angles: readonly Angle[]): FrontWheel {

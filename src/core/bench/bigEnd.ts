@@ -7,6 +7,7 @@
  * (from memory). Leakage goes with the cube of the clearance: Reynolds and Poiseuille, as in Cameron, Principles of Lubrication
  * (published). Limits on ovality, stock and depth of a cut: common practice.
  */
+import { rad } from './exact.ts';
 import { inconsistent, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
 
 export interface BigEndInput {
@@ -57,7 +58,7 @@ const SIDE_DEG = 60;
 /** Of the journal. */
 const OIL = { least: 0.00075, most: 0.001, middle: 0.000875, bearable: 0.0005, over_in: 0.0005 };
 
-const cosOf = (degrees: number): number => Math.cos((degrees * Math.PI) / 180);
+const cosOf = (degrees: number): number => Math.cos(rad(degrees));
 
 function readingsAt(value: unknown, min: number, max: number): Reading[] {
   const readings = listAt(value, 'readings', { least: 2, most: 24 }).map((one, i) => {

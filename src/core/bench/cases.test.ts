@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { refusal } from '#tests/support/bench.ts';
 import {
   alignment,
   bigEnd,
@@ -18,7 +19,7 @@ import {
   gearing,
   inductionFuel,
 } from './index.ts';
-import { InputError, type Judged } from './input.ts';
+import type { Judged } from './input.ts';
 
 interface Case {
   calc: string;
@@ -83,17 +84,6 @@ test.each(CASES.map((c) => [`${c.calc}: ${c.note}`, c] as const))(
     }
   },
 );
-
-/** Which field is refused, and why. */
-function refusal(work: () => unknown): string {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof InputError) return `${error.field} ${error.code}`;
-    throw error;
-  }
-  return 'taken';
-}
 
 const bolt = { thread: { system: 'metric', d_mm: 10, pitch_mm: 1.5 }, grade: '8.8' };
 const drive = { tyre: { diameter_in: 26 }, axleRatio: 3, gearRatio: 1, speed_mph: 60 };

@@ -6,6 +6,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { refusal } from '#tests/support/bench.ts';
 import {
   chargingTest,
   componentDate,
@@ -24,7 +25,7 @@ import {
   voltageDrop,
   wheelFit,
 } from './index.ts';
-import { InputError, type Judged } from './input.ts';
+import type { Judged } from './input.ts';
 
 interface Case {
   id: string;
@@ -61,16 +62,6 @@ function faults(got: unknown, want: unknown, tolerance: number, where: string): 
       faults((got as Record<string, unknown> | null)?.[key], w, tolerance, `${where}.${key}`),
     );
   return got === want ? [] : [`${where}: ${String(got)}, not ${String(want)}`];
-}
-
-function refusal(work: () => unknown): string {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof InputError) return `${error.field} ${error.code}`;
-    throw error;
-  }
-  return 'taken';
 }
 
 test.each(CASES.map((c) => [`${c.id} ${c.calc}: ${c.source}`, c] as const))(

@@ -3,8 +3,8 @@
  *
  * Source. Model years from August to July, 180 and 365 days of lead: common practice.
  */
-import { addDays, dayFromParts, daysBetween, isDay, type Day } from '../time/days.ts';
-import { InputError, isGiven, judged, numberAt, type Judged, type Reason } from './input.ts';
+import { addDays, dayFromParts, daysBetween, type Day } from '../time/days.ts';
+import { dayAt, InputError, isGiven, judged, numberAt, type Judged, type Reason } from './input.ts';
 
 export interface ComponentDateInput {
   component_date: string;
@@ -33,14 +33,6 @@ export interface ComponentDateResult extends Judged {
 }
 
 const FAR_DAYS = 365;
-
-function dayAt(value: unknown, field: string): Day {
-  if (!isGiven(value) || value === '') throw new InputError(field, 'missing', `${field} is missing`);
-  if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value))
-    throw new InputError(field, 'format', `${field}: no day, as in 1966-03-14`);
-  if (!isDay(value)) throw new InputError(field, 'out_of_range', `${field}: no day of the calendar`);
-  return value;
-}
 
 function windowOf({ vehicleBuild_date, modelYear }: ComponentDateInput): [Day, Day] {
   if (isGiven(vehicleBuild_date)) {

@@ -85,7 +85,7 @@ const circle = (diameter: number): number => (Math.PI / 4) * diameter ** 2;
 function readPushrod(value: unknown) {
   const of = objectAt(value, 'pushrod');
   const at = (name: string, least: number, most: number, otherwise?: number): number =>
-    numberAt(of[name], `pushrod.${name}`, { least, most, ...(otherwise === undefined ? {} : { otherwise }) });
+    numberAt(of[name], `pushrod.${name}`, { least, most, otherwise });
   const length = at('length_in', 2, 20);
   const smaller = at('baseCircleRadiusReduction_in', -0.2, 0.2, 0);
   const present = at('presentPreload_in', -0.3, 0.3);
@@ -141,7 +141,7 @@ function judgeAfter({ quench_in, ratio }: CompressionRatioResult['after'], quenc
 /** Works out displacement, ratio and quench, before the skims and after them, and what would give the old ones back. */
 export function compressionRatio(input: CompressionRatioInput): CompressionRatioResult {
   const at = (name: keyof CompressionRatioInput, least: number, most: number, otherwise?: number): number =>
-    numberAt(input[name], name, { least, most, ...(otherwise === undefined ? {} : { otherwise }) });
+    numberAt(input[name], name, { least, most, otherwise });
   const bore = at('bore_in', 1, 8);
   const stroke = at('stroke_in', 1, 8);
   const cylinders = countAt(input.cylinders, 'cylinders', 1, 16);

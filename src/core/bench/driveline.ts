@@ -6,7 +6,10 @@
  * Spicer (published). Limits of 300 and 1000 rad/s², the angle by speed, 1° of difference: Dana Spicer driveline literature (from
  * memory). 3°, 0.5° of difference: common practice. Movement of the shaft with its ends: derived.
  */
+import { deg, rad } from './exact.ts';
 import { choiceAt, inconsistent, InputError, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
+
+import { anglesOf, type Member } from './joints.ts';
 
 /** Inclinometer along a member: above nothing, its rear end is the lower one. */
 export interface DrivelineInput {
@@ -82,9 +85,6 @@ const BY_RPM: readonly [number, number][] = [
   [3500, 5], [4000, 4.25], [4500, 3 + 40 / 60], [5000, 3.25],
 ]; // prettier-ignore
 
-const rad = (degrees: number): number => (degrees * Math.PI) / 180;
-const deg = (radians: number): number => (radians * 180) / Math.PI;
-
 function maxAngleAt(rpm: number): number {
   const [last, angle] = BY_RPM.at(-1)!;
   if (rpm > last) return (last * angle) / rpm;
@@ -93,29 +93,6 @@ function maxAngleAt(rpm: number): number {
   const from = BY_RPM[i - 1];
   if (!from) return toAngle;
   return from[1] + ((toAngle - from[1]) * (rpm - from[0])) / (to - from[0]);
-}
-
-/** A member: its inclination, and where it points seen from above; degrees. */
-interface Member {
-  v: number;
-  p: number;
-}
-
-type Vector = readonly [number, number, number];
-const directionOf = ({ v, p }: Member): Vector => {
-  const [c, s] = [Math.cos(rad(v)), Math.sin(rad(v))];
-  return [c * Math.cos(rad(p)), c * Math.sin(rad(p)), -s];
-};
-
-/** By atan2, which is exact where the angle is small; degrees. */
-function angleBetween(a: Vector, b: Vector): number {
-  const cross = [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-  return deg(Math.atan2(Math.hypot(...cross), a[0] * b[0] + a[1] * b[1] + a[2] * b[2]));
-}
-
-function anglesOf(members: readonly Member[]): number[] {
-  const directions = members.map(directionOf);
-  return directions.slice(1).map((d, i) => angleBetween(directions[i]!, d));
 }
 
 interface Read {
@@ -132,7 +109,7 @@ interface Read {
 }
 
 const angleAt = (value: unknown, field: string, otherwise?: number): number =>
-  numberAt(value, field, { least: -30, most: 30, ...(otherwise === undefined ? {} : { otherwise }) });
+  numberAt(value, field, { least: -30, most: 30, otherwise });
 
 function read(input: DrivelineInput): Read {
   const trans = angleAt(input.trans_deg, 'trans_deg');
@@ -169,7 +146,7 @@ function geometryAt(value: unknown): Read['geometry'] {
     numberAt(of[name], `geometry.${name}`, {
       least,
       most,
-      ...(otherwise === undefined ? {} : { otherwise }),
+      otherwise,
     });
   return {
     length: at('shaftLength_mm', 100, 4000),

@@ -10,3 +10,6 @@ export const KG_PER_LB = 0.45359237;
 export const PA_PER_KSI = 6_894_757.293168361;
 export const IN_PER_MILE = 63_360;
 export const CC_PER_IN3 = 16.387064;
+
+export const rad = (degrees: number): number => (degrees * Math.PI) / 180;
+export const deg = (radians: number): number => (radians * 180) / Math.PI;

@@ -79,7 +79,7 @@ function dipstickAt(value: unknown) {
     numberAt(of[name], `dipstick.${name}`, {
       least,
       most,
-      ...(otherwise === undefined ? {} : { otherwise }),
+      otherwise,
     });
   return {
     above: at('aboveFull_mm', -200, 300),
@@ -181,7 +181,7 @@ function outcomeOf(
 /** Weighs what came out of the sump against what went in, and against what other circuits lack. */
 export function fluidBalance(input: FluidBalanceInput): FluidBalanceResult {
   const at = (name: keyof FluidBalanceInput, least: number, most: number, otherwise?: number): number =>
-    numberAt(input[name], name, { least, most, ...(otherwise === undefined ? {} : { otherwise }) });
+    numberAt(input[name], name, { least, most, otherwise });
   const fill = at('sumpFill_l', 0.5, 30);
   const drained = at('drained_l', 0, 60);
   const residue = at('residue_l', 0, 3, 0.3);

@@ -77,7 +77,7 @@ function carbOf(value: NonNullable<InductionFuelInput['carb']>, required: number
 
 function fuelOf(of: NonNullable<InductionFuelInput['fuel']>) {
   const at = (name: keyof typeof of, least: number, most: number, otherwise?: number): number =>
-    numberAt(of[name], `fuel.${name}`, { least, most, ...(otherwise === undefined ? {} : { otherwise }) });
+    numberAt(of[name], `fuel.${name}`, { least, most, otherwise });
   const isGiven = (name: keyof typeof of): boolean => of[name] !== undefined && of[name] !== null;
   const power = at('power_hp', 1, 3000);
   const bsfc = at('bsfc_lb_hph', 0.3, 1.2, 0.5);

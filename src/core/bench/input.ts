@@ -1,5 +1,7 @@
 /** What every calculator of the bench shares: how bad input is refused, and how a verdict stands with its reasons. */
 
+import { isDay, type Day } from '../time/days.ts';
+
 export type InputCode = 'missing' | 'not_a_number' | 'out_of_range' | 'format' | 'inconsistent';
 
 /** Bad input: which field, as a path, and what is wrong with it. A bad reading never becomes 0 or NaN. */
@@ -42,7 +44,7 @@ interface Range {
   above?: number;
   most: number;
   /** Taken where nothing is given. */
-  otherwise?: number;
+  otherwise?: number | undefined;
 }
 
 /** A finite number within its range, or the default; throws InputError naming the field. */
@@ -88,6 +90,15 @@ export function countAt(value: unknown, field: string, least: number, most: numb
 
 export const inconsistent = (field: string, why: string): InputError =>
   new InputError(field, 'inconsistent', `${field}: ${why}`);
+
+/** A day of the calendar, written YYYY-MM-DD. */
+export function dayAt(value: unknown, field: string): Day {
+  if (!isGiven(value) || value === '') throw new InputError(field, 'missing', `${field} is missing`);
+  if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value))
+    throw new InputError(field, 'format', `${field}: no day, as in 1966-03-14`);
+  if (!isDay(value)) throw new InputError(field, 'out_of_range', `${field}: no day of the calendar`);
+  return value;
+}
 
 /** One of the words that are understood, or the default; throws InputError naming the field, with `unknown` for any other. */
 export function choiceAt<T extends string>(

@@ -25,7 +25,7 @@ const DAYS_A_MONTH = 30;
 /** Works out the days until a battery is down to what it must keep. */
 export function parasiticDrain(input: ParasiticDrainInput): ParasiticDrainResult {
   const at = (name: keyof ParasiticDrainInput, most: number, otherwise?: number): number =>
-    numberAt(input[name], name, { least: 0, most, ...(otherwise === undefined ? {} : { otherwise }) });
+    numberAt(input[name], name, { least: 0, most, otherwise });
   const drain = at('drain_mA', 100_000);
   const capacity = at('capacity_Ah', 10_000);
   const charge = at('stateOfCharge_pct', 100, 100);

@@ -77,7 +77,7 @@ function read(input: RepairOrReplaceInput) {
     numberAt(input[name], name, {
       least: 0,
       most: MOST_MONEY,
-      ...(otherwise === undefined ? {} : { otherwise }),
+      otherwise,
     });
   const rate = numberAt(input.rate_per_h, 'rate_per_h', { above: 0, most: MOST_MONEY });
   const repair = hoursAt(input.repairHours, 'repairHours');

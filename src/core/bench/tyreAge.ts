@@ -5,8 +5,8 @@
  * numbers since 1971: from memory. A triangle for the 1990s, looking at it yearly from six years, none over ten: common practice,
  * no law in the United States.
  */
-import { addDays, dayFromParts, daysBetween, isDay, weekdayOf, type Day } from '../time/days.ts';
-import { inconsistent, InputError, isGiven, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
+import { addDays, dayFromParts, daysBetween, weekdayOf, type Day } from '../time/days.ts';
+import { dayAt, inconsistent, InputError, isGiven, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
 
 export interface TyreAgeInput {
   tin: string;
@@ -42,14 +42,6 @@ const formatFault = (field: string, why: string): InputError =>
 const outside = (field: string, why: string): InputError =>
   new InputError(field, 'out_of_range', `${field}: ${why}`);
 
-function asOfAt(value: unknown): Day {
-  if (!isGiven(value) || value === '') throw new InputError('asOf', 'missing', 'asOf is missing');
-  if (typeof value !== 'string' || !/^\d{4}-\d{2}-\d{2}$/.test(value))
-    throw formatFault('asOf', 'no day, as in 2026-03-14');
-  if (!isDay(value)) throw outside('asOf', 'no day of the calendar');
-  return value;
-}
-
 function codeAt(value: unknown): { code: string; whole: string } {
   if (!isGiven(value) || (typeof value === 'string' && value.trim() === ''))
     throw new InputError('tin', 'missing', 'tin is missing');
@@ -84,7 +76,7 @@ function yearsOf(code: string, week: number, decade: number | null, triangle: bo
 /** Reads the week and year of a tyre, every year that it may be where the number does not say, and judges the age. */
 export function tyreAge(input: TyreAgeInput): TyreAgeResult {
   const { code, whole } = codeAt(input.tin);
-  const asOf = asOfAt(input.asOf);
+  const asOf = dayAt(input.asOf, 'asOf');
   const decade = isGiven(input.decade) ? numberAt(input.decade, 'decade', { least: 1970, most: 1990 }) : null;
   if (decade !== null && decade % 10 !== 0) throw outside('decade', '1970, 1980 or 1990');
   const triangle = input.triangle === true;

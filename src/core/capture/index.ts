@@ -7,13 +7,12 @@ import { readCount } from './counts.ts';
 import { findDays } from './dates.ts';
 import { readKind, type KindRead } from './kindWords.ts';
 import { findNames, nameAt, unknownVendor } from './names.ts';
-import { readNumber } from './numbers.ts';
 import { findBarePrice, findMarkedPrices, type Price } from './prices.ts';
 import { findDurations, findMeasures, type Found } from './quantities.ts';
-import type { Token } from './tokens.ts';
 import { prepare, Reading } from './reading.ts';
 import { readSubject } from './subject.ts';
 import type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
+import { workedMinutes } from './worked.ts';
 import { findZone } from './zones.ts';
 
 export type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
@@ -118,60 +117,13 @@ function readPart(r: Reading): void {
   if (r.part) r.take('subject', r.part);
 }
 
-/** “An hour, no, sorry, two hours”: what stands before was not meant. */
-const NOT_MEANT = /^[,–—-]? ?(?:no|sorry|rather|i mean|make that|call it|actually|scratch that)\b/;
-
-/** “Two hours, no, call it two and a half”: the unit is not said again. */
-const ANEW = /^(?:no|sorry|call|it|make|that|say|,)$/;
-
-/** Hours said anew behind a duration that was taken back, without their unit. */
-function hoursAnew(t: readonly Token[], said: Found<number>, mark: '.' | ','): Found<number> | null {
-  let i = said.next;
-  let takesBack = false;
-  for (; t[i] && ANEW.test(t[i]!.lower); i += 1) takesBack ||= /^(?:no|sorry|make|call)$/.test(t[i]!.lower);
-  const n = takesBack ? readNumber(t, i, mark) : null;
-  const ends = n && (t[n.next] === undefined || t[n.next]!.type === 'mark');
-  return n && ends && said.value >= 60 && n.value <= 100
-    ? { value: Math.round(n.value * 60), from: i, next: n.next }
-    : null;
-}
-
-/** Minutes that were said, together; without what was taken back at once. */
-function worked(t: readonly Token[], durations: readonly Found<number>[]): number {
-  return durations.reduce((sum, d, k) => {
-    const before = durations[k - 1];
-    const between = before
-      ? t
-          .slice(before.next, d.from)
-          .map((tok) => tok.lower)
-          .join(' ')
-      : '';
-    // “Four yesterday and two today, so six hours all told”.
-    if (
-      /^(?:all|in|altogether)$/.test(t[d.next]?.lower ?? '') &&
-      /^(?:told|all|,|\.)?$/.test(t[d.next + 1]?.lower ?? '')
-    )
-      return d.value;
-    return NOT_MEANT.test(between) ? sum - before!.value + d.value : sum + d.value;
-  }, 0);
-}
-
 function readQuantities(r: Reading): void {
   const { t, known } = r;
   const durations = findDurations(t, known.mark).filter((d) => r.free(d));
-  const first = durations[0];
-  if (first) {
-    r.result.minutes = first.value;
-    r.take('minutes', first);
-  }
-  for (const d of durations.slice(1)) r.take('minutes', d);
-  if (durations.length > 1) r.result.minutes = worked(t, durations);
-  const last = durations.at(-1);
-  const anew = last && hoursAnew(t, last, known.mark);
-  if (anew) {
-    r.result.minutes = r.result.minutes! - last.value + anew.value;
-    r.take('minutes', anew);
-  }
+  for (const d of durations) r.take('minutes', d);
+  const { minutes, anew } = workedMinutes(t, durations, known.mark);
+  if (minutes !== null) r.result.minutes = minutes;
+  if (anew) r.take('minutes', anew);
   const poundsWeigh = r.context.currency !== 'GBP';
   for (const m of findMeasures(t, known.mark, poundsWeigh)) {
     if (!r.free(m)) continue;
