@@ -88,6 +88,35 @@ export function countAt(value: unknown, field: string, least: number, most: numb
   return count;
 }
 
+/** A whole number within its range, where a fraction is a question of form (part B of the calculators). */
+export function wholeAt(value: unknown, field: string, range: Range): number {
+  const whole = numberAt(value, field, range);
+  if (!Number.isInteger(whole)) throw new InputError(field, 'format', `${field} is no whole number`);
+  return whole;
+}
+
+/** Text that is not blank; throws InputError naming the field. */
+export function textAt(value: unknown, field: string, most = 200): string {
+  if (!isGiven(value) || (typeof value === 'string' && value.trim() === ''))
+    throw new InputError(field, 'missing', `${field} is missing`);
+  if (typeof value !== 'string') throw new InputError(field, 'format', `${field} is no text`);
+  if (value.length > most) throw new InputError(field, 'out_of_range', `${field} is too long`);
+  return value;
+}
+
+/** A number within its range, or null where it was not given. */
+export const optionalAt = (value: unknown, field: string, range: Range): number | null =>
+  isGiven(value) ? numberAt(value, field, range) : null;
+
+/** Gathers reasons in the order in which they are said. */
+export function reasonList(): {
+  reasons: Reason[];
+  say: (level: Level, code: string, text: string) => void;
+} {
+  const reasons: Reason[] = [];
+  return { reasons, say: (level, code, text) => void reasons.push({ code, level, text }) };
+}
+
 export const inconsistent = (field: string, why: string): InputError =>
   new InputError(field, 'inconsistent', `${field}: ${why}`);
 
