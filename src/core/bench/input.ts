@@ -39,13 +39,18 @@ export function judged(reasons: Reason[]): Judged {
 export const SLACK = 1e-9;
 
 interface Range {
-  least?: number;
+  least?: number | undefined;
   /** The value itself is not allowed. */
-  above?: number;
+  above?: number | undefined;
   most: number;
   /** Taken where nothing is given. */
   otherwise?: number | undefined;
 }
+
+const rangeInWords = ({ least, above, most }: Omit<Range, 'otherwise'>): string =>
+  above === undefined
+    ? `${least === undefined ? '' : `from ${least} `}up to ${most}`
+    : `above ${above}, up to ${most}`;
 
 /** A finite number within its range, or the default; throws InputError naming the field. */
 export function numberAt(value: unknown, field: string, { least, above, most, otherwise }: Range): number {
@@ -56,7 +61,8 @@ export function numberAt(value: unknown, field: string, { least, above, most, ot
   if (typeof value !== 'number' || !Number.isFinite(value))
     throw new InputError(field, 'not_a_number', `${field} is not a number`);
   const low = (least !== undefined && value < least) || (above !== undefined && value <= above);
-  if (low || value > most) throw new InputError(field, 'out_of_range', `${field} is outside its range`);
+  if (low || value > most)
+    throw new InputError(field, 'out_of_range', `${field} must be ${rangeInWords({ least, above, most })}`);
   return value;
 }
 

@@ -73,7 +73,8 @@ const NO_UNIT: Record<Quantity, string[]> = {
   mass: ['kg', 'lb'],
 };
 
-function normalised(text: string): string {
+/** As it is read: lower case, one kind of minus, glyphs as figures, one blank between words. */
+export function normalised(text: string): string {
   return text
     .toLowerCase()
     .replace(/[−–]/g, '-')

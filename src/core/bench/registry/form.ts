@@ -1,0 +1,276 @@
+/**
+ * From what is typed on a bench screen to the input of a calculator, and back. A form is a flat map of texts by path, the same paths that
+ * refusals name; how many rows stand is kept under `path#`, whether a part is open under `path?`.
+ */
+import { convert } from '../convert.ts';
+import { InputError } from '../input.ts';
+import { normalised, parseReading, type ReadingChoice } from '../parseReading.ts';
+import { spokenNumber } from '../spokenNumber.ts';
+import { n } from './describe.ts';
+import type { Calculator, Field, NumberField } from './types.ts';
+
+export type Form = Readonly<Record<string, string>>;
+export type Region = 'us' | 'uk' | null;
+
+/** What is to be said at a field. */
+export interface Said {
+  /** What was understood, where it was typed in another unit than the field's. */
+  understood?: string;
+  fault?: string;
+  /** It could be either: to be chosen by hand. Each is a text that leaves nothing open. */
+  choices?: { text: string; label: string }[];
+}
+
+export interface FormRead {
+  input: Record<string, unknown>;
+  said: Record<string, Said>;
+  /** Nothing typed is unreadable or open. */
+  isRead: boolean;
+}
+
+/** Other ways in which a unit is typed that is none of units.ts. */
+const ALSO: Readonly<Record<string, readonly string[]>> = {
+  '°': ['deg', 'degs', 'degree', 'degrees'],
+  Ω: ['ohm', 'ohms', 'ω', 'r'],
+  '%': ['percent', 'per cent', 'pct'],
+  V: ['volt', 'volts'],
+  h: ['hour', 'hours', 'hr', 'hrs'],
+};
+const UNIT_SAID: Readonly<Record<string, string>> = { us_pt: 'US pints', us_qt: 'US quarts', us_gal: 'US gallons', uk_pt: 'imperial pints', uk_qt: 'imperial quarts', uk_gal: 'imperial gallons', lbft: 'lb ft', lbin: 'lb in', kgfm: 'kgf m', C: 'deg C', F: 'deg F' }; // prettier-ignore
+
+interface NumberRead {
+  value?: number;
+  said?: Said;
+}
+
+const asChoice = ({ unit, value }: ReadingChoice): { text: string; label: string } => {
+  const text = `${+value.toPrecision(12)} ${UNIT_SAID[unit] ?? unit}`;
+  return { text, label: text };
+};
+
+/** What is wrong, without the path, which the field itself stands for. */
+export const faultWords = ({ field, message }: InputError): string =>
+  message.startsWith(field) ? message.slice(field.length).replace(/^:? /, '') : message;
+
+function plain(text: string, field: NumberField): NumberRead {
+  const found = spokenNumber(normalised(text));
+  if (!found) return { said: { fault: 'is not a number' } };
+  const unit = normalised(field.unit);
+  const allowed = ['', unit, unit.replaceAll(' ', ''), ...(ALSO[field.unit] ?? [])];
+  if (!allowed.includes(found.rest))
+    return { said: { fault: `is read in ${field.unit || 'plain numbers'}, not in ${found.rest}` } };
+  if (found.thousands === null) return { value: found.value };
+  const choices = [found.thousands, found.value].map((v) => ({ text: String(v), label: n(v, 3) }));
+  return { said: { choices } };
+}
+
+function inUnits(text: string, field: NumberField, region: Region): NumberRead {
+  const by = { text, expected: field.quantity, region };
+  let read: ReturnType<typeof parseReading>;
+  try {
+    read = parseReading(by);
+    if (read.reasons[0]?.code === 'no_unit') read = parseReading({ ...by, defaultUnit: field.unitId });
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    if (error.code !== 'format') return { said: { fault: faultWords(error) } };
+    // A comma that could be either asks for its unit, which the field has.
+    try {
+      read = parseReading({ ...by, defaultUnit: field.unitId });
+    } catch (again) {
+      if (!(again instanceof InputError)) throw again;
+      return { said: { fault: faultWords(again) } };
+    }
+  }
+  if (read.status === 'ask') return { said: { choices: read.choices.map(asChoice) } };
+  if (read.unit === field.unitId) return { value: read.value! };
+  const { value } = convert({ value: read.value!, from: read.unit!, to: field.unitId! });
+  const others = read.choices.map(asChoice);
+  return {
+    value,
+    said: { understood: `= ${n(value, 5)} ${field.unit}`, ...(others.length > 0 ? { choices: others } : {}) },
+  };
+}
+
+/** A number as typed: in the field's own unit where none is said, in any other of its quantity where one is. */
+export const readNumber = (text: string, field: NumberField, region: Region): NumberRead =>
+  field.quantity === null ? plain(text, field) : inUnits(text, field, region);
+
+const numberFrom = (unit: string): NumberField => ({ type: 'number', name: '', label: '', unit, quantity: null, unitId: null }); // prettier-ignore
+
+/** Puts a value at a dotted path, making what lies between. */
+function put(into: Record<string, unknown>, name: string, value: unknown): void {
+  const steps = name.split('.');
+  const last = steps.pop()!;
+  let at = into;
+  for (const step of steps) at = (at[step] ??= {}) as Record<string, unknown>;
+  at[last] = value;
+}
+
+const isWhole = (choices: Readonly<Record<string, string>>): boolean =>
+  Object.keys(choices).every((key) => /^\d+$/.test(key));
+
+class Reader {
+  readonly said: Record<string, Said> = {};
+  isRead = true;
+
+  constructor(
+    private readonly form: Form,
+    private readonly region: Region,
+  ) {}
+
+  private text(path: string): string {
+    return (this.form[path] ?? '').trim();
+  }
+
+  private number(path: string, field: NumberField): number | undefined {
+    const text = this.text(path);
+    if (text === '') return undefined;
+    const { value, said } = readNumber(text, field, this.region);
+    if (said) this.said[path] = said;
+    if (value === undefined) this.isRead = false;
+    return value;
+  }
+
+  private numbers(path: string, unit: string, groups: boolean): unknown {
+    const text = this.text(path);
+    if (text === '') return undefined;
+    const list = (part: string): (number | undefined)[] =>
+      part.split(/[\s;]+/).filter(Boolean).map((word) => {
+        const { value } = plain(word, numberFrom(unit));
+        if (value === undefined) {
+          this.said[path] = { fault: `“${word}” is not a number` };
+          this.isRead = false;
+        }
+        return value;
+      }); // prettier-ignore
+    return groups ? text.split('/').map(list) : list(text);
+  }
+
+  private cells(path: string, field: Field & { type: 'cells' }): unknown {
+    const count = this.count(path);
+    const values = Array.from({ length: count }, (_, i) =>
+      this.number(`${path}[${i}]`, numberFrom(field.unit)),
+    );
+    while (values.length > 0 && values.at(-1) === undefined) values.pop();
+    if (values.length === 0) return field.optional ? undefined : [];
+    if (!field.blanks) return values;
+    return [...values, ...Array<undefined>(count - values.length).fill(undefined)].map((v) => v ?? null);
+  }
+
+  count(path: string): number {
+    return Number(this.form[`${path}#`] ?? 0) || 0;
+  }
+
+  /** Whether anything of a row was typed: an empty last row is none. */
+  private isTouched(path: string): boolean {
+    return Object.entries(this.form).some(([at, text]) => at.startsWith(`${path}.`) && text.trim() !== '');
+  }
+
+  private rows(path: string, field: Field & { type: 'rows' }): unknown {
+    let count = this.count(path);
+    while (count > 0 && !this.isTouched(`${path}[${count - 1}]`)) count -= 1;
+    if (count === 0 && field.optional) return undefined;
+    return Array.from({ length: count }, (_, i) => this.fields(field.fields, `${path}[${i}].`));
+  }
+
+  value(field: Field, path: string): unknown {
+    const text = this.text(path);
+    switch (field.type) {
+      case 'number':
+        return this.number(path, field);
+      case 'choice':
+        return text === '' ? undefined : isWhole(field.choices) ? Number(text) : text;
+      case 'tick':
+        return text === '' ? undefined : true;
+      case 'several':
+        return text === '' ? undefined : text.split(' ');
+      case 'numbers':
+        return this.numbers(path, field.unit, field.groups === true);
+      case 'cells':
+        return this.cells(path, field);
+      case 'rows':
+        return this.rows(path, field);
+      case 'part':
+        return this.text(`${path}?`) === '' ? undefined : this.fields(field.fields, `${path}.`);
+      default:
+        return text === '' ? undefined : text;
+    }
+  }
+
+  fields(fields: readonly Field[], before = ''): Record<string, unknown> {
+    const input: Record<string, unknown> = {};
+    for (const field of fields) {
+      const value = this.value(field, before + field.name);
+      if (value !== undefined) put(input, field.name, value);
+    }
+    return input;
+  }
+}
+
+/** Reads a form. What is missing stays away; the calculator says so by its path. */
+export function readForm(fields: readonly Field[], form: Form, region: Region): FormRead {
+  const reader = new Reader(form, region);
+  const input = reader.fields(fields);
+  return { input, said: reader.said, isRead: reader.isRead };
+}
+
+const asText = (value: unknown): string =>
+  value === true ? 'yes' : typeof value === 'number' || typeof value === 'string' ? String(value) : '';
+
+function at(value: unknown, name: string): unknown {
+  return name
+    .split('.')
+    .reduce<unknown>((of, step) => (of as Record<string, unknown> | null | undefined)?.[step], value);
+}
+
+/** The form that reads as an input: the example, or a reading that was kept. */
+export function formOf(fields: readonly Field[], input: object, before = ''): Record<string, string> {
+  const form: Record<string, string> = {};
+  for (const field of fields) {
+    const value = at(input, field.name);
+    const path = before + field.name;
+    if (value === undefined || value === null) continue;
+    if (field.type === 'part')
+      Object.assign(form, { [`${path}?`]: 'open' }, formOf(field.fields, value, `${path}.`));
+    else if (field.type === 'numbers')
+      form[path] = (value as unknown[]).map((v) => (Array.isArray(v) ? v.join(' ') : asText(v))).join(field.groups ? ' / ' : ' '); // prettier-ignore
+    else if (field.type === 'several') form[path] = (value as string[]).join(' ');
+    else if (field.type === 'cells' || field.type === 'rows') {
+      const list = value as object[];
+      form[`${path}#`] = String(list.length);
+      list.forEach((v, i) =>
+        field.type === 'cells'
+          ? (form[`${path}[${i}]`] = asText(v))
+          : Object.assign(form, formOf(field.fields, v, `${path}[${i}].`)),
+      );
+    } else form[path] = asText(value);
+  }
+  return form;
+}
+
+/** A form with as many rows and cells as are wanted at least. */
+export function emptyForm(fields: readonly Field[]): Record<string, string> {
+  return Object.fromEntries(
+    fields.flatMap((f) =>
+      f.type === 'rows' || f.type === 'cells'
+        ? [[`${f.name}#`, String(f.optional ? 0 : Math.max(1, f.least))]]
+        : [],
+    ),
+  );
+}
+
+export interface Worked {
+  result: ReturnType<Calculator['work']> | null;
+  /** The first field that is refused, and why. */
+  refused: InputError | null;
+}
+
+/** Works an input out; what is refused is an answer too. */
+export function workOut(calculator: Calculator, input: object): Worked {
+  try {
+    return { result: calculator.work(input), refused: null };
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    return { result: null, refused: error };
+  }
+}

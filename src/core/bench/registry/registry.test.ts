@@ -1,0 +1,139 @@
+/**
+ * What must hold of every calculator on the bench, and what is typed into it. Nasty cases: readings in another unit than the field's, a comma
+ * that could be either, pounds of nobody knows what, empty rows, a part that was never opened, words where numbers belong.
+ */
+import { describe, expect, test } from '@jest/globals';
+import * as bench from '../index.ts';
+import { emptyForm, formOf, readForm, workOut } from './form.ts';
+import { CALCULATORS, calculatorNamed } from './index.ts';
+import { linesOf, readingInWords, toldOf } from './told.ts';
+import { CAUTIONS, GROUPS, PICTURES, type Calculator, type Field } from './types.ts';
+
+const every = CALCULATORS.map((c) => [c.name, c] as const);
+const leaves = (fields: readonly Field[]): Field[] =>
+  fields.flatMap((f) => ('fields' in f ? leaves(f.fields) : [f]));
+
+test('every function of the bench stands on it once, under its own name', () => {
+  expect(CALCULATORS.map((c) => c.name).sort()).toEqual(Object.keys(bench).sort());
+  for (const [name, c] of every) expect((bench as Record<string, unknown>)[name]).toBe(c.work);
+  expect(CALCULATORS.length).toBe(46);
+});
+
+describe.each(every)('%s', (_name, c: Calculator) => {
+  test('has a title, a group, and sources with their marks', () => {
+    expect(c.title).toMatch(/^[A-Z]/);
+    expect(Object.keys(GROUPS)).toContain(c.group);
+    expect(c.sources.length).toBeGreaterThan(0);
+    for (const source of c.sources) {
+      expect(['published', 'derived', 'common practice', 'from memory']).toContain(source.mark);
+      expect(source.text.length).toBeGreaterThan(10);
+    }
+  });
+
+  test('has a unit for every number, and a mark for every limit that may be changed', () => {
+    for (const field of leaves(c.fields)) {
+      if (field.type !== 'number') continue;
+      // Money by the hour is in the shop's own currency; a ratio and a logarithm have no unit.
+      if (/_[a-zA-Z0-9]+$/.test(field.name) && !/(rate_per_h|_ratio|_ln)$/.test(field.name))
+        expect([field.name, field.unit]).not.toEqual([field.name, '']);
+      if (field.otherwise !== undefined && field.mark !== undefined)
+        expect(['published', 'derived', 'common practice', 'from memory']).toContain(field.mark);
+    }
+  });
+
+  test('has cautions where its group demands them, and a picture or a reason for none', () => {
+    for (const caution of c.cautions) expect(Object.keys(CAUTIONS)).toContain(caution);
+    if (c.group === 'highVoltage') expect(c.cautions).toContain('highVoltage');
+    if (c.group === 'finish') expect(c.cautions).toContain('paint');
+    if (typeof c.picture === 'string') expect(PICTURES).toContain(c.picture);
+    else expect(c.picture.none.length).toBeGreaterThan(10);
+  });
+
+  test('works its example out, typed as it would be, and tells it', () => {
+    const form = formOf(c.fields, c.example);
+    const { input, isRead, said } = readForm(c.fields, form, null);
+    expect([said, isRead]).toEqual([{}, true]);
+    expect(input).toEqual(JSON.parse(JSON.stringify(c.example)));
+    const { result, refused } = workOut(c, input);
+    expect(refused).toBeNull();
+    const told = toldOf(c, input, result!);
+    expect(told.lines.length).toBeGreaterThan(0);
+    for (const line of [...told.sum, ...told.right, ...told.lines.map((l) => l.text)])
+      expect(line).not.toMatch(/NaN|undefined|Infinity|\[object/);
+    expect(readingInWords(told, { moment: 'after', what: '' })).toContain(c.title);
+  });
+
+  test('asks for its first field when nothing is typed', () => {
+    const { input } = readForm(c.fields, emptyForm(c.fields), null);
+    const { result, refused } = workOut(c, input);
+    if (!result) expect(['missing', 'out_of_range']).toContain(refused!.code);
+  });
+});
+
+describe('typed into a field', () => {
+  const bores = calculatorNamed('boreSurvey')!;
+  const read = (name: string, typed: string, region: 'us' | 'uk' | null = null, of = bores) => {
+    const { input, said, isRead } = readForm(of.fields, { [name]: typed }, region);
+    return { value: input[name], said: said[name], isRead };
+  };
+  test.each([
+    ['4', 4, undefined],
+    ['4.0082', 4.0082, undefined],
+    ['4"', 4, undefined],
+    ['3-15/16', 3.9375, undefined],
+    ['101.6 mm', 4, '= 4 in'],
+    ['30 thou', 0.03, '= 0.03 in'],
+    ['.030', 0.03, undefined],
+  ])('%s is %s in', (typed, value, understood) => {
+    const { value: got, said } = read('nominal_in', typed);
+    expect(got).toBeCloseTo(value, 9);
+    expect(said?.understood).toBe(understood);
+  });
+  test('shop notation is inches in a field of millimetres too, and is said to be', () => {
+    const wheel = calculatorNamed('wheelFit')!;
+    expect(read('innerClearance_mm', '.030', null, wheel)).toEqual({ value: expect.closeTo(0.762, 12), said: { understood: '= 0.762 mm' }, isRead: true }); // prettier-ignore
+    expect(read('innerClearance_mm', '12', null, wheel)).toEqual({
+      value: 12,
+      said: undefined,
+      isRead: true,
+    });
+  });
+  test('a comma that could be either is asked, and each answer leaves nothing open', () => {
+    const { said, isRead, value } = read('nominal_in', '4,125');
+    expect([value, isRead]).toEqual([undefined, false]);
+    expect(said!.choices!.map((c) => read('nominal_in', c.text).value)).toEqual([4125, 4.125]);
+  });
+  test('quarts are asked, unless the shop stands where they are known', () => {
+    const fluids = calculatorNamed('fluidBalance')!;
+    const { said } = read('drained_l', '9 quarts', null, fluids);
+    expect(said!.choices!.map((c) => read('drained_l', c.text, null, fluids).value)).toEqual([expect.closeTo(8.517176514, 9), expect.closeTo(10.2287025, 9)]); // prettier-ignore
+    expect(read('drained_l', '9 quarts', 'us', fluids).value).toBeCloseTo(8.517, 3);
+  });
+  test('what is no number, or of another quantity, is said at its field', () => {
+    expect(read('nominal_in', 'wide').said!.fault).toContain('no number');
+    expect(read('nominal_in', '3 kg').said!.fault).toContain('length is wanted');
+    const line = calculatorNamed('driveline')!;
+    expect(read('trans_deg', '3°', null, line).value).toBe(3);
+    expect(read('trans_deg', '-2 1/2 degrees', null, line).value).toBe(-2.5);
+    expect(read('trans_deg', '3 mm', null, line).said!.fault).toContain('not in mm');
+    expect(read('trans_deg', 'steep', null, line).said!.fault).toBe('is not a number');
+  });
+  test('rows that nobody typed in are none; one in the middle is asked for by its path', () => {
+    const form = { 'edgeA#': '3', 'edgeA[0].gap_mm': '4', 'edgeA[2].gap_mm': '5', targetGap_mm: '4' };
+    const gaps = calculatorNamed('panelGaps')!;
+    const { input } = readForm(gaps.fields, { ...form, 'edgeA#': '9' }, null);
+    expect((input.edgeA as unknown[]).length).toBe(3);
+    expect(workOut(gaps, input).refused).toMatchObject({ field: 'edgeA[1].gap_mm', code: 'missing' });
+  });
+  test('a list in one line names the word that is no number', () => {
+    const { said, isRead } = readForm(bores.fields, { oversizes_in: '0.020 big 0.040' }, null);
+    expect([said.oversizes_in?.fault, isRead]).toEqual(['“big” is not a number', false]);
+  });
+});
+
+test('lists that are long are cut, and say so', () => {
+  const taps = calculatorNamed('tapSurvey')!;
+  const readings_V = Array.from({ length: 40 }, (_, i) => (i % 2 ? 3 : -1));
+  const lines = linesOf(taps, taps.work({ kind: 'cells', readings_V }));
+  expect(lines.find((l) => l.label === 'Taps at fault')!.text).toMatch(/ and 4 more$/);
+});
