@@ -117,6 +117,17 @@ export const ROUTES = {
     path: '/api/builds/:buildId/symptoms/:symptomId/entries/:entryId',
     allow: EVERYBODY,
   },
+  benchRead: { method: 'get', path: '/api/builds/:buildId/bench', allow: EVERYBODY },
+  readingPut: { method: 'put', path: '/api/builds/:buildId/readings/:readingId', allow: EVERYBODY },
+  readingFinding: {
+    method: 'post',
+    path: '/api/builds/:buildId/readings/:readingId/finding',
+    allow: EVERYBODY,
+  },
+  benchSpecPut: { method: 'put', path: '/api/builds/:buildId/bench/:calculator', allow: EVERYBODY },
+  benchLimits: { method: 'get', path: '/api/bench/limits', allow: EVERYBODY },
+  /** Limits of the shop's own, in place of the usual ones. */
+  benchLimitsPut: { method: 'put', path: '/api/bench/limits/:calculator', allow: DESK },
   snagsRead: { method: 'get', path: '/api/builds/:buildId/snags', allow: EVERYBODY },
   snagPut: { method: 'put', path: '/api/builds/:buildId/snags/:snagId', allow: EVERYBODY },
   snagEnd: { method: 'post', path: '/api/builds/:buildId/snags/:snagId/end', allow: EVERYBODY },

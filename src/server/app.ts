@@ -4,6 +4,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
+import { benchRoutes } from './features/bench/bench.routes.ts';
 import { bookRoutes } from './features/book/book.routes.ts';
 import { papersRoutes } from './features/papers/papers.routes.ts';
 import { buildsRoutes } from './features/builds/builds.routes.ts';
@@ -89,6 +90,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     symptomsRoutes(deps),
     workRoutes(deps),
     snagsRoutes(deps),
+    benchRoutes(deps),
     planRoutes(deps),
     walkRoutes(deps),
     partsRoutes(deps),

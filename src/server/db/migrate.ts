@@ -27,6 +27,7 @@ import * as addPauses from '../../../migrations/20261127_add_pauses.ts';
 import * as addParts from '../../../migrations/20261126_add_parts.ts';
 import * as addPhotoPairs from '../../../migrations/20261205_add_photo_pairs.ts';
 import * as addPlan from '../../../migrations/20261126_add_plan.ts';
+import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
 import * as addWalks from '../../../migrations/20261129_add_walks.ts';
@@ -61,6 +62,7 @@ const MIGRATIONS = {
   '20261204_add_letter_writers': addLetterWriters,
   '20261205_add_photo_pairs': addPhotoPairs,
   '20261206_add_papers': addPapers,
+  '20261207_add_readings': addReadings,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -25,6 +25,8 @@ afterAll(() => server.stop());
 const names = Object.keys(ROUTES) as RouteName[];
 const params = {
   buildId: nextId(),
+  readingId: nextId(),
+  calculator: 'driveline',
   bookId: nextId(),
   readerId: nextId(),
   voiceId: nextId(),

@@ -41,6 +41,7 @@ const pressure = describe({
   title: 'Line pressure and master cylinder',
   group,
   fields: [num('pedalForce_N', 'Foot'), num('pedalRatio', 'Pedal ratio'), num('masterBore_mm', 'Master cylinder'), opt('booster_ratio', 'Booster', { otherwise: 1, unit: '' }), opt('newMasterBore_mm', 'New master cylinder'), usual('maxPressure_bar', 'Not above', 140)], // prettier-ignore
+  spec: ['pedalRatio', 'masterBore_mm'],
   work: linePressure,
   example: { pedalForce_N: 300, pedalRatio: 6, masterBore_mm: 25.4, newMasterBore_mm: 22.225 },
   shows: [['pressure_bar', 'Pressure', 1], ['pressure_psi', 'or', 0], ['newPressure_bar', 'With the new one', 1], ['pressureChange_pct', 'Pressure changes by', 1], ['travelChange_pct', 'Travel changes by', 1], ['newPedalForce_N', 'Foot for the same', 0]], // prettier-ignore
@@ -50,7 +51,7 @@ const pressure = describe({
   sources: [
     published('Pressure is the same all through a fluid (Pascal); law of the lever'),
     memory('500 N: UNECE R13-H'),
-    practice('140 bar'),
+    practice('140 bar as the most that lines and hoses are trusted with'),
   ],
   cautions: ['hydraulic'],
   picture: { none: 'a force and an area' },
@@ -87,6 +88,7 @@ const weights = describe({
     usual('targetCross_pct', 'Cross wanted', 50),
     opt('expectedTotal_kg', 'It should weigh'),
   ],
+  spec: ['expectedTotal_kg'],
   work: cornerWeights,
   example: { lf_kg: 420, rf_kg: 380, lr_kg: 290, rr_kg: 310 },
   shows: [
@@ -121,6 +123,7 @@ const height = describe({
     usual('sideTolerance_mm', 'Side to side', 6),
     usual('specTolerance_mm', 'Off the maker’s', 10),
   ],
+  spec: ['specFront_mm', 'specRear_mm'],
   work: rideHeight,
   example: { lf_mm: 652, rf_mm: 645, lr_mm: 660, rr_mm: 661, specFront_mm: 640, specRear_mm: 660 },
   shows: [
@@ -161,6 +164,7 @@ const spring = describe({
     usual('minPressure_kPa', 'Not below', 35),
     opt('measured_kPa', 'Measured'),
   ],
+  spec: ['area_cm2'],
   work: airSpring,
   example: { wheelLoad_kg: 450, unsprung_kg: 50, area_cm2: 100 },
   shows: [

@@ -156,15 +156,16 @@ export const part = (name: string, label: string, fields: Field[]): Field => ({
 
 /** A calculator with its own types; `sum` and `right` read what its function takes and gives. */
 export function describe<I extends object, R extends Judged>(
-  of: Omit<Calculator, 'work' | 'example' | 'sum' | 'right' | 'cautions'> & {
+  of: Omit<Calculator, 'work' | 'example' | 'sum' | 'right' | 'cautions' | 'spec'> & {
     work: (input: I) => R;
     example: NoInfer<I>;
     sum: (input: NoInfer<I>, result: NoInfer<R>) => string[];
     right?: (input: NoInfer<I>, result: NoInfer<R>) => string[];
     cautions?: Calculator['cautions'];
+    spec?: Calculator['spec'];
   },
 ): Calculator {
-  return { right: () => [], cautions: [], ...of } as unknown as Calculator;
+  return { right: () => [], cautions: [], spec: [], ...of } as unknown as Calculator;
 }
 
 const by =

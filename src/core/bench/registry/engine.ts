@@ -40,6 +40,7 @@ const bores = describe({
     opt('honeAllowance_in', 'Left to hone'),
     opt('cleanupHone_in', 'Honed to clean up'),
   ],
+  spec: ['nominal_in', 'oversizes_in', 'pistonClearance_in.min', 'pistonClearance_in.max', 'maxOversize_in'],
   work: boreSurvey,
   example: {
     nominal_in: 4,
@@ -106,6 +107,7 @@ const rods = describe({
       opt('housing_in', 'Housing, where it is another'),
     ]),
   ],
+  spec: ['housingMin_in', 'housingMax_in', 'outOfRoundLimit_in'],
   work: bigEnd,
   example: { housingMin_in: 2.2247, housingMax_in: 2.2252, readings: [{ angle_deg: 0, dia_in: 2.225 }, { angle_deg: 45, dia_in: 2.2249 }, { angle_deg: -45, dia_in: 2.225 }, { angle_deg: 80, dia_in: 2.2248 }], oil: { shellThickness_in: 0.06152, journal_in: 2.1 } }, // prettier-ignore
   shows: [
@@ -172,6 +174,7 @@ const ratio = describe({
       opt('preloadTarget_in', 'wanted'),
     ]),
   ],
+  spec: ['bore_in', 'stroke_in', 'cylinders', 'chamber_cc', 'gasketBore_in', 'gasket_in'],
   work: compressionRatio,
   example: { bore_in: 4, stroke_in: 3, cylinders: 8, chamber_cc: 60, gasketBore_in: 4.1, gasket_in: 0.02, deckClearance_in: 0.025, pistonVolume_cc: 4, headSkim_in: 0.03, deckSkim_in: 0.01, chamberFaceArea_in2: 9, newGasket_in: 0.039, pushrod: { length_in: 7.8, presentPreload_in: 0.04, baseCircleRadiusReduction_in: 0.01 } }, // prettier-ignore
   shows: [

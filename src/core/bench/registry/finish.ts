@@ -25,6 +25,7 @@ const check = describe({
     usual('marginMin_K', 'Above the dew point by', 3, 'published'),
     product,
   ],
+  spec: ['product'],
   work: paintCheck,
   example: { air_C: 20, rh_pct: 80, surface_C: 18 },
   shows: [
@@ -78,6 +79,7 @@ const windows = describe({
     product,
     rows('hours', 'Hours', 'Hour', [1, 2400], [...air, opt('rain_mm', 'Rain')]),
   ],
+  spec: ['product', 'prep_h', 'spray_h', 'touchDry_h'],
   work: findPaintWindow,
   example: { hours: [[14, 90, 0], [16, 80, 0.2], [18, 70, 0], [20, 65, 0], [21, 60, 0], [22, 55, 0], [22, 55, 0], [20, 60, 0], [17, 75, 0], [14, 90, 0]].map(([air_C, rh_pct, rain_mm]) => ({ air_C: air_C!, rh_pct: rh_pct!, rain_mm: rain_mm! })), prep_h: 2, spray_h: 1, touchDry_h: 3 }, // prettier-ignore
   shows: [

@@ -259,6 +259,22 @@ export function emptyForm(fields: readonly Field[]): Record<string, string> {
   );
 }
 
+/** Paths of the limits that a shop may put its own in place of. */
+export const usualPathsOf = ({ fields }: Pick<Calculator, 'fields'>, before = ''): string[] =>
+  fields.flatMap((f) =>
+    f.type === 'part'
+      ? usualPathsOf({ fields: f.fields }, `${before}${f.name}.`)
+      : f.type === 'number' && f.mark !== undefined
+        ? [before + f.name]
+        : [],
+  );
+
+/** Paths of what is said once for a vehicle: its limits, and what its maker wants. */
+export function specPathsOf(calculator: Calculator): string[] {
+  const said = calculator.fields.filter((f) => calculator.spec.includes(f.name));
+  return [...new Set([...usualPathsOf(calculator), ...said.flatMap((f) => [f.name, ...(f.type === 'part' ? f.fields.map((g) => `${f.name}.${g.name}`) : [])])])]; // prettier-ignore
+}
+
 export interface Worked {
   result: ReturnType<Calculator['work']> | null;
   /** The first field that is refused, and why. */

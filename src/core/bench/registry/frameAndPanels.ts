@@ -68,6 +68,7 @@ const gaps = describe({
     usual('targetFlush_mm', 'Proud as wanted', 0),
     usual('flushTolerance_mm', 'Proud may differ by', 1),
   ],
+  spec: ['targetGap_mm'],
   work: panelGaps,
   example: { targetGap_mm: 4, edgeA: [{ gap_mm: 5 }, { gap_mm: 5.5 }, { gap_mm: 6 }], edgeB: [{ gap_mm: 3 }, { gap_mm: 3 }, { gap_mm: 3 }] }, // prettier-ignore
   shows: [

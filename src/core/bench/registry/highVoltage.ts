@@ -95,6 +95,7 @@ const charge = describe({
     opt('bus_V', 'Bus now'),
     opt('elapsed_s', 'after'),
   ],
+  spec: ['pack_V', 'resistor_ohm', 'capacitance_uF', 'resistorPulse_J'],
   work: preCharge,
   example: { pack_V: 400, resistor_ohm: 100, capacitance_uF: 1000 },
   shows: [['closeAllowed', 'Main may close'], ['tTarget_s', 'It takes', 2], ['tau_s', 'Time constant', 3], ['peakCurrent_A', 'At first it draws', 1], ['peakPower_W', 'and heats with', 0], ['resistorEnergy_J', 'Resistor takes', 0], ['busEnergy_J', 'Bus holds', 0]], // prettier-ignore
@@ -166,6 +167,7 @@ const isolate = describe({
     opt('vPrime_V', 'The higher, with the resistor across'),
     opt('r0_ohm', 'Resistor'),
   ],
+  spec: ['workingVoltage_V', 'bus'],
   work: isolation,
   example: {
     workingVoltage_V: 360,

@@ -43,6 +43,7 @@ const cylinders = describe({
     opt('specMinSeaLevel_psi', 'At least, at sea level, by the maker'),
     tick('warm', 'The engine was warm'),
   ],
+  spec: ['banks', 'specMinSeaLevel_psi'],
   work: cylinderTests,
   example: { dry_psi: [150, 148, 90, 145, 92, 149, 147, 151], wet_psi: [null, null, 92, null, 94, null, null, null], banks: [[1, 3, 5, 7], [2, 4, 6, 8]] }, // prettier-ignore
   shows: [
@@ -111,6 +112,7 @@ const fluids = describe({
     opt('uDrained_l', 'Drained known to within'),
     opt('uResidue_l', 'Rest known to within'),
   ],
+  spec: ['sumpFill_l'],
   work: fluidBalance,
   example: { sumpFill_l: 4.7, drained_l: 6.6, circuits: [{ kind: 'coolant', shortage_l: 2.1 }], appearance: 'milky', dipstick: { aboveFull_mm: 40, markSpacing_mm: 20, litresBetweenMarks_l: 1 } }, // prettier-ignore
   shows: [

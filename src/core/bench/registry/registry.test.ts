@@ -4,7 +4,7 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import * as bench from '../index.ts';
-import { emptyForm, formOf, readForm, workOut } from './form.ts';
+import { emptyForm, formOf, readForm, specPathsOf, usualPathsOf, workOut } from './form.ts';
 import { CALCULATORS, calculatorNamed } from './index.ts';
 import { linesOf, readingInWords, toldOf } from './told.ts';
 import { CAUTIONS, GROUPS, PICTURES, type Calculator, type Field } from './types.ts';
@@ -61,6 +61,12 @@ describe.each(every)('%s', (_name, c: Calculator) => {
     for (const line of [...told.sum, ...told.right, ...told.lines.map((l) => l.text)])
       expect(line).not.toMatch(/NaN|undefined|Infinity|\[object/);
     expect(readingInWords(told, { moment: 'after', what: '' })).toContain(c.title);
+  });
+
+  test('says once for a vehicle only what it has fields for', () => {
+    const names = c.fields.map((f) => f.name);
+    for (const name of c.spec) expect(names).toContain(name);
+    expect(specPathsOf(c)).toEqual(expect.arrayContaining(usualPathsOf(c)));
   });
 
   test('asks for its first field when nothing is typed', () => {

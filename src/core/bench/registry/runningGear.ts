@@ -65,6 +65,7 @@ const line = describe({
       numbers('existingWedges_deg', 'Wedges that are in', { optional: true }),
     ]),
   ],
+  spec: ['shaftMax_rpm', 'coupling_deg'],
   work: driveline,
   example: { trans_deg: 4, shaft_deg: 4.2, pinion_deg: 0, shaftMax_rpm: 4500, wrap_deg: 1, solve: { wedgeStock_deg: [1, 2, 3, 4], mountShims_mm: [6, 12, 18], mountBase_mm: 600, existingWedges_deg: [-2] } }, // prettier-ignore
   shows: [
@@ -139,6 +140,7 @@ const align = describe({
     ]),
     opt('driverBallast_kg', 'Driver’s weight in'),
   ],
+  spec: ['spec', 'toeMeasureDia_mm', 'wheelbase'],
   work: alignment,
   example: { before: { fl: { caster_deg: 2, camber_deg: 0, toe_deg: 0 }, fr: { caster_deg: 2, camber_deg: 0, toe_deg: 0 }, rl: { camber_deg: 0, toe_deg: 0.3 }, rr: { camber_deg: 0, toe_deg: -0.2 } }, tieRod: { toeChange_deg: 0.25, arm_mm: 150, pitch_mm: 1.5, threads: 2, linkage: 'rear', left_mm: 300, right_mm: 306 } } as Parameters<typeof alignment>[0], // prettier-ignore
   shows: [

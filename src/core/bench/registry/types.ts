@@ -101,6 +101,8 @@ export interface Calculator {
   /** What to have done before the first reading. */
   before?: string;
   fields: readonly Field[];
+  /** Besides its limits: what the maker says of a vehicle, kept once and used by all its readings. */
+  spec: readonly string[];
   work: (input: object) => Judged & object;
   /** An input that was worked out by hand or published, so that a newcomer sees how it goes. */
   example: object;

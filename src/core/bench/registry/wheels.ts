@@ -99,6 +99,7 @@ const wheel = describe({
     usual('flange_in', 'Flange, a side', 0.5),
     usual('minClearance_mm', 'Wanted', 6),
   ],
+  spec: ['oldWidth_in', 'oldOffset_mm', 'oldBackspace_in'],
   work: wheelFit,
   example: {
     oldWidth_in: 7,
@@ -145,6 +146,7 @@ const gears = describe({
       tyreOf('x').map((f) => ({ ...f, name: f.name.slice(2) })),
     ),
   ],
+  spec: ['axleRatio', 'ringTeeth', 'pinionTeeth'],
   work: gearing,
   example: {
     tyre: { size: { width_mm: 215, aspect_pct: 65, rim_in: 15 } },

@@ -79,13 +79,15 @@ export const discretionUsed = async (tx: Tx, buildId: string): Promise<number> =
     { buildId },
   ))!.used;
 
-/** Findings that stand in the logbook and in no line yet, newest first. */
+/** Findings that stand in the logbook and in no line yet, newest first; none that a later reading showed to be right. */
 export async function freeFindings(tx: Tx, buildId: string): Promise<FindingView[]> {
   const rows = await tx.rows<{ id: string; text: string; facts: Facts }>(
     `select e.id, e.text, e.facts from entries_now e
      where e.shop_id = :shopId and e.build_id = :buildId and e.kind = 'found' and not e.withdrawn
        and not exists (select from estimate_lines l
          where l.shop_id = e.shop_id and l.finding_id = e.id and l.removed_at is null)
+       and not exists (select from readings r
+         where r.shop_id = e.shop_id and r.finding_entry_id = e.id and r.closed_by is not null)
      order by e.at desc, e.seq desc limit 100`,
     { buildId },
   );
