@@ -59,6 +59,19 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/snags',
                   lazy: page(() => import('./features/snags/SnagsPage.tsx')),
                 },
+                { path: '/bench', lazy: page(() => import('./features/bench/BenchPage.tsx')) },
+                {
+                  path: '/bench/:calculator',
+                  lazy: page(() => import('./features/bench/CalculatorPage.tsx')),
+                },
+                {
+                  path: '/builds/:buildId/bench',
+                  lazy: page(() => import('./features/bench/BenchPage.tsx')),
+                },
+                {
+                  path: '/builds/:buildId/bench/:calculator',
+                  lazy: page(() => import('./features/bench/CalculatorPage.tsx')),
+                },
                 { path: '/builds/:buildId/work', lazy: page(() => import('./features/work/WorkPage.tsx')) },
                 {
                   path: '/builds/:buildId/causes',

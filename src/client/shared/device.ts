@@ -6,7 +6,7 @@ export interface KeptAct {
   id: string;
   n: number;
   personId: string;
-  route: 'entryAdd' | 'saidKeep' | 'walkSeen';
+  route: 'entryAdd' | 'saidKeep' | 'walkSeen' | 'readingPut';
   params: Record<string, string>;
   body: object;
   /** By this device's clock, which only ever measures how long ago that was. */

@@ -9,7 +9,8 @@ export function remembered(key: string): string | null {
   }
 }
 
-function write(key: string, value: string): void {
+/** Kept until it is empty; a full storage forgets it. */
+export function remember(key: string, value: string): void {
   try {
     if (value === '') localStorage.removeItem(key);
     else localStorage.setItem(key, value);
@@ -23,7 +24,7 @@ export function useRemembered(key: string): [string, (value: string) => void] {
   const [value, setValue] = useState(() => remembered(key) ?? '');
   const set = (next: string): void => {
     setValue(next);
-    write(key, next);
+    remember(key, next);
   };
   return [value, set];
 }

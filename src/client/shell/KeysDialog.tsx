@@ -34,6 +34,7 @@ const BUILD: [string, string][] = [
   ['S', 'Search this logbook'],
   ['D', 'Draft an update'],
   ['O', 'Look it over'],
+  ['G', 'Measure it'],
   ['W', 'The work'],
   ['A', 'Its parts'],
   ['T', 'What is off it'],

@@ -121,6 +121,7 @@ export function Layout() {
             All parts
           </OnDeskLink>
           <OnDeskLink to="/outwork">Outwork</OnDeskLink>
+          <OnDeskLink to="/bench">Bench</OnDeskLink>
           {seesPrices && <OnDeskLink to="/round">Letters</OnDeskLink>}
           {seesPrices && <NavLink to="/shop">Shop</NavLink>}
           {shop.isDemo && seesPrices && <NavLink to="/outbox">Outbox</NavLink>}

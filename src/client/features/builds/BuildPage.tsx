@@ -129,6 +129,7 @@ function PromisedFor({ build }: { build: BuildView }) {
 /** What stands beside a build's logbook, with the key that leads there. */
 const BESIDE = [
   { to: 'inspection', key: 'o', words: 'Look it over' },
+  { to: 'bench', key: 'g', words: 'Measure' },
   { to: 'work', key: 'w', words: 'Work' },
   { to: 'parts', key: 'a', words: 'Parts' },
   { to: 'pieces', key: 't', words: 'What is off it' },

@@ -93,6 +93,7 @@ export default function FloorPage() {
           <Link to="/say">Say it all at once</Link>
           <Link to="/plan">As a plan</Link>
           <Link to="/parts">Parts of all cars</Link>
+          <Link to="/bench">The bench</Link>
           <Link to="/outwork">Outwork</Link>
           <Link to="/hours">Hours</Link>
           {seesPrices && <Link to="/costs">Costs</Link>}

@@ -20,16 +20,18 @@ interface Props {
   build: Named | null | undefined;
   /** Of which of several, for those who hear it. */
   about?: string;
+  /** It goes without one too. */
+  isOptional?: boolean;
   onBuild: (build: Named & { id: string }) => void;
 }
 
-export function CarSelect({ build, about, onBuild }: Props) {
+export function CarSelect({ build, about, isOptional = false, onBuild }: Props) {
   const { data: known } = useQuery(knownQuery);
   return (
     <label>
       <HiddenVisually>{about === undefined ? 'Which car' : `Which car: ${about}`}</HiddenVisually>
       <Which
-        $asks={!build?.id}
+        $asks={!build?.id && !isOptional}
         value={build?.id ?? ''}
         onChange={(e) => {
           const chosen = known?.builds.find((b) => b.id === e.target.value);

@@ -48,6 +48,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['work', buildId],
         ['costs', buildId],
         ['costs-desk'],
+        ['bench', buildId],
         ['snags', buildId],
         ['invoices'],
         ['hours'],

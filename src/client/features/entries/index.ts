@@ -1,4 +1,5 @@
 /** What other features may use of this one. */
+export { CarSelect } from './CarSelect.tsx';
 export { CorrectDialog } from './CorrectLazy.tsx';
 export { entriesQuery, knownQuery, useBuildChanged } from './entries.queries.ts';
 export { factText, FIELD_ORDER, fieldWord } from './facts.ts';

@@ -259,6 +259,22 @@ export function emptyForm(fields: readonly Field[]): Record<string, string> {
   );
 }
 
+/** What stands at a path, in words: “Cylinder 2, Top, across the crank”; the path itself where it is none of these. */
+export function labelOf(fields: readonly Field[], path: string): string {
+  for (const field of fields) {
+    if (path === field.name) return field.label;
+    const inside = path.startsWith(`${field.name}.`) ? path.slice(field.name.length + 1) : null;
+    if (inside !== null && field.type === 'part') return labelOf(field.fields, inside);
+    const item = path.startsWith(`${field.name}[`)
+      ? /^\[(\d+)\]\.?(.*)$/.exec(path.slice(field.name.length))
+      : null;
+    if (!item || (field.type !== 'rows' && field.type !== 'cells')) continue;
+    const each = `${field.each} ${Number(item[1]) + 1}`;
+    return field.type === 'rows' && item[2] !== '' ? `${each}, ${labelOf(field.fields, item[2]!)}` : each;
+  }
+  return path;
+}
+
 /** Paths of the limits that a shop may put its own in place of. */
 export const usualPathsOf = ({ fields }: Pick<Calculator, 'fields'>, before = ''): string[] =>
   fields.flatMap((f) =>

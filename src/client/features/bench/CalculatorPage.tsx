@@ -1,0 +1,211 @@
+/** One calculator: readings in, the result at once, kept with a car if it is for one. */
+import { lazy, Suspense, useMemo, useRef, useState, type FocusEvent, type KeyboardEvent } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useNavigate, useParams } from 'react-router';
+import { styled } from 'styled-components';
+import type { BenchView } from '#contract/bench.ts';
+import { faultWords, formOf, type Form, type Region } from '#core/bench/registry/form.ts';
+import { calculatorNamed } from '#core/bench/registry/index.ts';
+import { toldOf } from '#core/bench/registry/told.ts';
+import { GROUPS, type Calculator } from '#core/bench/registry/types.ts';
+import { useShop } from '../../shared/shop.ts';
+import { useTitle } from '../../shared/title.ts';
+import { NoSuchPage } from '../../shell/Problem.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { CarTitle, Notice, Page, Quiet, Row, Stack } from '../../ui/parts.tsx';
+import { phone, space } from '../../ui/tokens.ts';
+import { CarSelect, useThisCar } from '../entries/index.ts';
+import { benchQuery, limitsQuery } from './bench.queries.ts';
+import { ContactorRecord } from './ContactorRecord.tsx';
+import { FormFields } from './FormFields.tsx';
+import { KeepPanel } from './KeepPanel.tsx';
+import { Prompt } from './Prompt.tsx';
+import { Readings } from './Readings.tsx';
+import { Cautions, Result } from './Result.tsx';
+import { SpecPanel } from './SpecPanel.tsx';
+import { carryForm, useBenchForm } from './useBenchForm.ts';
+import { WeatherHours } from './WeatherHours.tsx';
+
+const Drawing = lazy(() => import('./pictures/Drawing.tsx'));
+
+const Sides = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 26rem);
+  gap: ${space.l} ${space.xl};
+  align-items: start;
+  ${phone} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+
+export default function CalculatorPage() {
+  const { buildId, calculator: name } = useParams();
+  const calculator = calculatorNamed(name);
+  const limits = useQuery(limitsQuery);
+  const car = useQuery({ ...benchQuery(buildId ?? ''), enabled: buildId !== undefined });
+  if (!calculator) return <NoSuchPage />;
+  // What the shop or the car has of its own is put in before anything is typed; without a network it goes on without.
+  if (
+    (limits.isPending && limits.fetchStatus !== 'paused') ||
+    (buildId && car.isPending && car.fetchStatus !== 'paused')
+  )
+    return <Quiet>Opening …</Quiet>;
+  const usual: Form = {
+    ...limits.data?.limits[calculator.name]?.form,
+    ...car.data?.specs[calculator.name]?.form,
+  };
+  return (
+    <Bench
+      key={`${calculator.name}${buildId ?? ''}`}
+      calculator={calculator}
+      buildId={buildId}
+      car={car.data}
+      usual={usual}
+    />
+  );
+}
+
+/** Where quarts and pints are known, they are not asked. */
+const regionOf = (locale: string): Region =>
+  /-US$/.test(locale) ? 'us' : /-(?:GB|AU|NZ|IE)$/.test(locale) ? 'uk' : null;
+
+interface BenchProps {
+  calculator: Calculator;
+  buildId: string | undefined;
+  car: BenchView | undefined;
+  usual: Form;
+}
+
+const pathOf = (target: EventTarget): string | null =>
+  target instanceof HTMLElement ? (target.dataset.path ?? null) : null;
+
+function Bench({ calculator, buildId, car, usual }: BenchProps) {
+  const region = regionOf(useShop().shop.locale);
+  const [own] = useState(usual);
+  const bench = useBenchForm(calculator, { buildId, usual: own, region });
+  const [at, setAt] = useState<string | null>(null);
+  const [isPlayed, setPlayed] = useState(false);
+  const fields = useRef<HTMLDivElement>(null);
+  const { result, refused } = bench.worked;
+  const told = useMemo(
+    () => (result ? toldOf(calculator, bench.read.input, result) : null),
+    [calculator, bench.read, result],
+  );
+  const faults = refused && refused.code !== 'missing' ? { [refused.field]: faultWords(refused) } : {};
+  const focus = (path: string | null): void =>
+    [...(fields.current?.querySelectorAll<HTMLElement>('[data-path]') ?? [])]
+      .find((e) => e.dataset.path === path)
+      ?.focus();
+  const onKeyDown = (e: KeyboardEvent): void => {
+    const path = pathOf(e.target);
+    if (e.key !== 'Enter' || path === null || e.nativeEvent.isComposing) return;
+    e.preventDefault();
+    bench.take(path);
+    const all = [
+      ...(fields.current?.querySelectorAll<HTMLInputElement>('[data-path]:not([type=checkbox])') ?? []),
+    ];
+    const next = all[all.indexOf(e.target as HTMLInputElement) + 1];
+    next?.focus();
+    if (next instanceof HTMLInputElement) next.select();
+  };
+  const onFocus = (e: FocusEvent): void => setAt(pathOf(e.target));
+  const instead = {
+    ...(calculator.name === 'findPaintWindow' ? { hours: <WeatherHours bench={bench} /> } : {}),
+    ...(calculator.name === 'contactorSequence' ? { events: <ContactorRecord bench={bench} /> } : {}),
+  };
+  return (
+    <Page>
+      <Stack $gap="l">
+        <Top calculator={calculator} buildId={buildId} car={car} bench={bench} />
+        <Cautions calculator={calculator} />
+        {result && 'doNotMount' in result && result.doNotMount === true && (
+          <Notice $tone="oxide" role="alert">
+            <strong>Do not mount.</strong> Bead seats of 5° and 15° do not fit each other: the bead can break
+            while it is inflated.
+          </Notice>
+        )}
+        <Sides>
+          <Stack $gap="m">
+            <Prompt
+              {...{ calculator, bench, at, told, isPlayed }}
+              onPlayed={setPlayed}
+              onUndo={() => focus(bench.undo())}
+            />
+            {calculator.before && <Quiet>{calculator.before}</Quiet>}
+            <div
+              ref={fields}
+              onKeyDown={onKeyDown}
+              onFocus={onFocus}
+              onBlur={() => setAt(null)}
+              role="group"
+              aria-label="Readings"
+            >
+              <FormFields
+                fields={calculator.fields}
+                form={bench.form}
+                said={bench.read.said}
+                faults={faults}
+                set={bench.set}
+                instead={instead}
+              />
+            </div>
+            <SpecPanel calculator={calculator} bench={bench} buildId={buildId} car={car} />
+          </Stack>
+          <Stack $gap="m">
+            {result && typeof calculator.picture === 'string' && (
+              <Suspense>
+                <Drawing of={calculator.picture} input={bench.read.input} result={result} />
+              </Suspense>
+            )}
+            <Result calculator={calculator} bench={bench} told={told} />
+            {buildId && told && (
+              <KeepPanel
+                calculator={calculator}
+                buildId={buildId}
+                told={told}
+                bench={bench}
+                isPlayed={isPlayed}
+              />
+            )}
+            {buildId && car && <Readings calculator={calculator} car={car} onAgain={bench.fill} />}
+          </Stack>
+        </Sides>
+      </Stack>
+    </Page>
+  );
+}
+
+function Top({
+  calculator,
+  buildId,
+  car,
+  bench,
+}: Omit<BenchProps, 'usual'> & { bench: ReturnType<typeof useBenchForm> }) {
+  const navigate = useNavigate();
+  const nickname = car?.nickname;
+  useThisCar(buildId ?? '', nickname ?? '');
+  useTitle(nickname ? `${calculator.title}, ${nickname}` : calculator.title);
+  const toCar = (id: string): void => {
+    carryForm(calculator.name, bench.form, id);
+    void navigate(`/builds/${id}/bench/${calculator.name}`);
+  };
+  return (
+    <Row>
+      <CarTitle>{nickname ? `${nickname}: ${calculator.title.toLowerCase()}` : calculator.title}</CarTitle>
+      <Link to={buildId ? `/builds/${buildId}/bench` : '/bench'}>All of the bench</Link>
+      <Quiet>{GROUPS[calculator.group]}</Quiet>
+      {!buildId && (
+        <>
+          <Quiet>Keep it with</Quiet>
+          <CarSelect build={null} isOptional onBuild={({ id }) => toCar(id)} />
+        </>
+      )}
+      <Button $look="quiet" onPress={() => bench.fill(formOf(calculator.fields, calculator.example))}>
+        Show an example
+      </Button>
+      <Button $look="quiet" onPress={bench.clear}>
+        Begin anew
+      </Button>
+    </Row>
+  );
+}

@@ -1,0 +1,68 @@
+import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import type { RouteName } from '#contract/access.ts';
+import type {
+  BenchFormDto,
+  BenchLimits,
+  BenchView,
+  ReadingFindingDto,
+  ReadingPutDto,
+} from '#contract/bench.ts';
+import { call } from '../../shared/api.ts';
+import { useBuildChanged } from '../entries/index.ts';
+import { sendAct } from '../outgoing/index.ts';
+
+export const benchQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['bench', buildId],
+    queryFn: ({ signal }) => call<BenchView>('benchRead', { params: { buildId }, signal }),
+  });
+
+export const limitsQuery = queryOptions({
+  queryKey: ['bench-limits'],
+  queryFn: ({ signal }) => call<BenchLimits>('benchLimits', { signal }),
+});
+
+interface Bodies {
+  readingFinding: ReadingFindingDto;
+  benchSpecPut: BenchFormDto;
+}
+
+/** A change of what is known of a car on the bench; the server answers with all of it as it is then. */
+export function useBenchChange<R extends keyof Bodies & RouteName>(buildId: string, route: R) {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: ({ params, body }: { params: Record<string, string>; body: Bodies[R] }) =>
+      call<BenchView>(route, { params: { buildId, ...params }, body }),
+    onSuccess: (view) => {
+      client.setQueryData(benchQuery(buildId).queryKey, view);
+      changed(buildId);
+    },
+  });
+}
+
+/** Keeps a reading; without a network it is kept on the device, and goes when there is one. */
+export function useKeepReading(buildId: string) {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return useMutation({
+    // It is kept on the device first, so it may be tried without a network.
+    networkMode: 'always',
+    mutationFn: ({ id, body, words }: { id: string; body: ReadingPutDto; words: string }) =>
+      sendAct({ id, route: 'readingPut', params: { buildId, readingId: id }, body, words }),
+    onSuccess: (sent) => {
+      if (sent === 'later') return;
+      client.setQueryData(benchQuery(buildId).queryKey, sent as BenchView);
+      changed(buildId);
+    },
+  });
+}
+
+export function useLimitsPut() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: ({ calculator, body }: { calculator: string; body: BenchFormDto }) =>
+      call<BenchLimits>('benchLimitsPut', { params: { calculator }, body }),
+    onSuccess: (view) => client.setQueryData(limitsQuery.queryKey, view),
+  });
+}
