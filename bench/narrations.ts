@@ -1,5 +1,6 @@
 /** How well runs of speech are read: what was written before the rules, and what was written after them, kept apart. */
 import { COLD_NARRATIONS } from '../tests/data/coldNarrations.ts';
+import { FRESH_NARRATIONS } from '../tests/data/freshNarrations.ts';
 import { FURTHER_NARRATIONS } from '../tests/data/furtherNarrations.ts';
 import { LONG_NARRATIONS } from '../tests/data/longNarrations.ts';
 import { MORE_NARRATIONS } from '../tests/data/moreNarrations.ts';
@@ -45,6 +46,8 @@ export const benchNarrations = (): Line[] => [
     ...LONG_NARRATIONS,
     ...MORE_NARRATIONS,
     ...FURTHER_NARRATIONS,
+    ...COLD_NARRATIONS,
+    ...FRESH_NARRATIONS,
   ]),
-  ...linesOf('not seen by them', [...UNSEEN_NARRATIONS, ...COLD_NARRATIONS]),
+  ...linesOf('not seen by them', UNSEEN_NARRATIONS),
 ];

@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import os from 'node:os';
 import { benchBook } from './book.ts';
 import { benchBrowser } from './browser.ts';
+import { benchCalculators } from './calculators.ts';
 import { benchEndpoints } from './endpoints.ts';
 import { benchEstimate } from './estimate.ts';
 import { benchLarge } from './large.ts';
@@ -27,6 +28,7 @@ function verdict({ value, goal }: Line): string {
 const PARTS = {
   parser: benchParser,
   narrations: benchNarrations,
+  calculators: benchCalculators,
   estimate: benchEstimate,
   uploads: benchUploads,
   book: benchBook,

@@ -179,13 +179,18 @@ const VIEWS = [
     },
   ],
   [
-    'causes',
+    'bench',
     DESK,
     'light',
     async (page) => {
-      await openCar(page, 'camper');
-      await page.getByRole('link', { name: 'What causes it' }).click();
-      await page.getByText('Explained.').first().waitFor();
+      await openCar(page, 'charabanc');
+      await page.getByRole('link', { name: 'Measure', exact: true }).click();
+      await page.getByRole('link', { name: /^Driveline angles/ }).click();
+      await page.getByText('As it was').first().click();
+      await page.getByRole('button', { name: 'Put its readings in the fields' }).click();
+      await page.getByText('As it was').first().click();
+      await page.getByRole('img', { name: /^Driveline/ }).waitFor();
+      await page.evaluate(() => window.scrollTo(0, 130));
     },
   ],
   [

@@ -31,6 +31,7 @@ import { part } from './fillParts.ts';
 import { takeDrawing, takeHum } from './fillPhotos.ts';
 import { work } from './fillWork.ts';
 import { lookOver } from './fillInspections.ts';
+import { measure } from './fillReadings.ts';
 import { describeVehicle } from './fillVehicles.ts';
 import { DEMO_PASSWORD, PEOPLE, PLACES, SHOP, VENDORS, type DemoBuild } from './saltmarsh.ts';
 import { stepsOf, type Step } from './script.ts';
@@ -136,6 +137,7 @@ async function fillDemo(real: Deps): Promise<void> {
     const buildId = await makeBuild(shop, build);
     shop.buildIds.push(buildId);
     await lookOver(deps, people.get('J')!, buildId, { nickname: build.nickname, id });
+    await measure(deps, people.get('J')!, buildId, { nickname: build.nickname, id });
     await describeVehicle(deps, people.get('J')!, buildId, { build, id });
   }
   for (const step of steps) await take(shop, step);

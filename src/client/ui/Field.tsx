@@ -29,6 +29,7 @@ export const fieldLook = `
   border: 1.5px solid ${color.zinc};
   border-radius: 3px;
   background: ${color.sheet};
+  &::placeholder { color: ${color.zinc}; opacity: 1; }
   &[aria-invalid='true'] { border-color: ${color.oxide}; border-width: 2px; }
 `;
 export const Input = styled.input`

@@ -21,6 +21,8 @@ export interface ContactorEvent {
   signedBy?: string | null;
   /** Needed to verify the bus. */
   bus_V?: number | null;
+  /** When it was recorded, as written by the device. */
+  at?: string | null;
 }
 
 export interface ContactorSequenceInput {

@@ -198,6 +198,10 @@ function settleKind(r: Reading, read: KindRead | null): void {
   }
   // “Bumpers on, two hours”, “carpets are down, an hour”.
   if (!read && kind === 'hours' && ON.test(r.text)) kind = 'fitted';
+  // “Gas locker resealed, an hour and a half”: what stands in -ed before how long it took was done.
+  else if (!read && kind === 'hours' && doneBefore(r)) kind = 'did';
+  // “No tailgate glass yet”.
+  if (!read && kind === 'note' && NOT_YET.test(r.text)) kind = 'waiting';
   // A coat of paint is put on, and is no part.
   if (kind === 'fitted' && COAT.test(r.text)) kind = 'did';
   // “Tested the charger and it holds 58 volts”: what was tested was measured.
@@ -217,6 +221,19 @@ function settleKind(r: Reading, read: KindRead | null): void {
     kind = 'note';
   result.kind = kind;
   if (read) r.take('kind', read);
+}
+
+const NOT_YET = /(?:^|[,:.] ?)(?:still )?no [^,.]{2,40} yet[.!]?$/i;
+const IN_ED = /\b[a-z]{3,}ed(?: (?:up|down|out|off|in|on|back|again|over))?[,:]? ?(?:for )?$/i;
+
+/** Whether the words before the time that it took say what was done. */
+function doneBefore({ text, result }: Reading): boolean {
+  const time = result.spans.find((s) => s.field === 'minutes');
+  return (
+    time !== undefined &&
+    IN_ED.test(text.slice(0, time.start)) &&
+    !/\b(?:need|want|ask|book|wast|miss|pass)ed[, ]*$/i.test(text.slice(0, time.start))
+  );
 }
 
 function inferKind(r: Reading): Kind {

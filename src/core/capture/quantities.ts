@@ -37,9 +37,12 @@ export function findDurations(t: readonly Token[], mark: '.' | ','): Found<numbe
   return found;
 }
 
-/** “Due in two hours” is when; “wired the fan in an hour” is how long it took, said without a stop. */
+/** “Due in two hours” is when; “wired the fan in an hour”, “the plate is in two hours” is how long it took, said without a stop. */
 const isDelay = (t: readonly Token[], i: number): boolean =>
   t[i - 1]?.lower === 'in' &&
+  !/^(?:is|are) (?:back )?$/.test(
+    `${/^(?:back)$/.test(t[i - 2]?.lower ?? '') ? `${t[i - 3]?.lower} back` : t[i - 2]?.lower} `,
+  ) &&
   /^(?:|needed|wanted|expected|promised|called|asked|booked|finished|phoned|delayed)$/.test(verbOf(t, i - 1));
 
 /** The nearest word in -ed, or “put”, “let”, “cut”, of the few before, with no stop between; empty where there is none. */

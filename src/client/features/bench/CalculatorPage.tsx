@@ -76,6 +76,9 @@ interface BenchProps {
   usual: Form;
 }
 
+/** Signed step by step: nothing fills it in one go. */
+const SIGNED = 'contactorSequence';
+
 const pathOf = (target: EventTarget): string | null =>
   target instanceof HTMLElement ? (target.dataset.path ?? null) : null;
 
@@ -111,7 +114,7 @@ function Bench({ calculator, buildId, car, usual }: BenchProps) {
   const onFocus = (e: FocusEvent): void => setAt(pathOf(e.target));
   const instead = {
     ...(calculator.name === 'findPaintWindow' ? { hours: <WeatherHours bench={bench} /> } : {}),
-    ...(calculator.name === 'contactorSequence' ? { events: <ContactorRecord bench={bench} /> } : {}),
+    ...(calculator.name === SIGNED ? { events: <ContactorRecord bench={bench} /> } : {}),
   };
   return (
     <Page>
@@ -167,7 +170,13 @@ function Bench({ calculator, buildId, car, usual }: BenchProps) {
                 isPlayed={isPlayed}
               />
             )}
-            {buildId && car && <Readings calculator={calculator} car={car} onAgain={bench.fill} />}
+            {buildId && car && (
+              <Readings
+                calculator={calculator}
+                car={car}
+                onAgain={calculator.name === SIGNED ? null : bench.fill}
+              />
+            )}
           </Stack>
         </Sides>
       </Stack>
@@ -200,9 +209,11 @@ function Top({
           <CarSelect build={null} isOptional onBuild={({ id }) => toCar(id)} />
         </>
       )}
-      <Button $look="quiet" onPress={() => bench.fill(formOf(calculator.fields, calculator.example))}>
-        Show an example
-      </Button>
+      {calculator.name !== SIGNED && (
+        <Button $look="quiet" onPress={() => bench.fill(formOf(calculator.fields, calculator.example))}>
+          Show an example
+        </Button>
+      )}
       <Button $look="quiet" onPress={bench.clear}>
         Begin anew
       </Button>

@@ -61,6 +61,7 @@ export function ContactorRecord({ bench }: { bench: BenchForm }) {
     const at = `events[${count}]`;
     bench.set(`${at}.step`, of.step);
     bench.set(`${at}.signedBy`, of.signedBy);
+    bench.set(`${at}.at`, new Date().toISOString());
     bench.set(`${at}.bus_V`, of.step === 'verifyBus' ? of.bus : '');
     bench.set('events#', String(count + 1));
     setStep('');

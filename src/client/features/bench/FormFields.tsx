@@ -6,7 +6,7 @@ import type { Field } from '#core/bench/registry/types.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Options, SelectField, TextField, TickField, Ticks } from '../../ui/Field.tsx';
 import { Quiet, Row } from '../../ui/parts.tsx';
-import { color, size, space } from '../../ui/tokens.ts';
+import { color, phone, size, space } from '../../ui/tokens.ts';
 
 /** Labels, fields and hints of a row stand on common lines, however many words each has. */
 const Grid = styled.div<{ $wide?: boolean }>`
@@ -21,6 +21,11 @@ const Grid = styled.div<{ $wide?: boolean }>`
     padding-bottom: ${space.m};
     > label:first-child {
       align-self: end;
+    }
+    ${phone} {
+      &:has(> select) {
+        grid-column: 1 / -1;
+      }
     }
   }
 `;

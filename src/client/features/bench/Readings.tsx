@@ -29,7 +29,8 @@ export function Readings({
 }: {
   calculator: Calculator;
   car: BenchView;
-  onAgain: (form: Form) => void;
+  /** Null where a record is signed step by step. */
+  onAgain: ((form: Form) => void) | null;
 }) {
   const own = car.readings.filter((r) => r.calculator === calculator.name);
   if (own.length === 0) return null;
@@ -42,7 +43,7 @@ export function Readings({
             key={r.id}
             reading={r}
             buildId={car.buildId}
-            onAgain={() => onAgain(formOf(calculator.fields, r.input))}
+            onAgain={onAgain && (() => onAgain(formOf(calculator.fields, r.input)))}
           />
         ))}
       </ul>
@@ -57,7 +58,7 @@ function OneReading({
 }: {
   reading: ReadingView;
   buildId: string;
-  onAgain: () => void;
+  onAgain: (() => void) | null;
 }) {
   const { locale, today } = useManner();
   const { timeZone } = useShop().shop;
@@ -72,11 +73,13 @@ function OneReading({
           <Summary>As it was</Summary>
           <Stack>
             <ToldParts told={reading.told} />
-            <Row>
-              <Button $look="quiet" onPress={onAgain}>
-                Put its readings in the fields
-              </Button>
-            </Row>
+            {onAgain && (
+              <Row>
+                <Button $look="quiet" onPress={onAgain}>
+                  Put its readings in the fields
+                </Button>
+              </Row>
+            )}
           </Stack>
         </details>
         <Finding reading={reading} buildId={buildId} />

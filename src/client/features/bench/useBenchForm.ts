@@ -30,7 +30,6 @@ export interface BenchForm {
 
 const keyOf = (calculator: string, buildId: string | undefined): string =>
   `avrik.bench.${calculator}.${buildId ?? ''}`;
-const PAUSE_MS = 300;
 
 function kept(key: string): Form {
   try {
@@ -55,10 +54,8 @@ export function useBenchForm(
   const [form, setForm] = useState<Form>(() => ({ ...blank, ...kept(key) }));
   const [history, setHistory] = useState<{ path: string; text: string; was: string }[]>([]);
   const before = useRef<Record<string, string>>({});
-  useEffect(() => {
-    const timer = setTimeout(() => remember(key, JSON.stringify(form)), PAUSE_MS);
-    return () => clearTimeout(timer);
-  }, [key, form]);
+  // At once: a page may be left between two keystrokes.
+  useEffect(() => remember(key, JSON.stringify(form)), [key, form]);
   const read = useMemo(() => readForm(calculator.fields, form, region), [calculator, form, region]);
   const worked = useMemo(() => (read.isRead ? workOut(calculator, read.input) : NOTHING), [calculator, read]);
   const last = history.at(-1);

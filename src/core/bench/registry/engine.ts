@@ -26,7 +26,7 @@ const bores = describe({
         num(`${at}.axial_in`, `${word}, along it`),
       ]),
     ),
-    numbers('oversizes_in', 'Oversizes that can be had', { hint: '0.020 0.030 0.040 0.060' }),
+    numbers('oversizes_in', 'Oversizes that can be had', { hint: 'as in 0.020 0.030 0.040' }),
     num('pistonClearance_in.min', 'Piston clearance from', { unit: 'in' }),
     num('pistonClearance_in.max', 'to', { unit: 'in' }),
     cells('newPistons_in', 'New pistons, measured', 'Piston', [1, 16], {

@@ -253,7 +253,7 @@ export function emptyForm(fields: readonly Field[]): Record<string, string> {
   return Object.fromEntries(
     fields.flatMap((f) =>
       f.type === 'rows' || f.type === 'cells'
-        ? [[`${f.name}#`, String(f.optional ? 0 : Math.max(1, f.least))]]
+        ? [[`${f.name}#`, String(f.optional ? 0 : f.least)]]
         : [],
     ),
   );

@@ -128,6 +128,7 @@ const contactors = describe({
         choice('step', 'Step', STEP_WORDS),
         text('signedBy', 'Signed by', { optional: true }),
         opt('bus_V', 'Bus'),
+        text('at', 'At', { optional: true }),
       ],
     ),
   ],

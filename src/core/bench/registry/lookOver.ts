@@ -37,7 +37,7 @@ const cylinders = describe({
     numbers('banks', 'Cylinders as they stand, bank by bank', {
       groups: true,
       optional: true,
-      hint: '1 3 5 7 / 2 4 6 8',
+      hint: 'as in 1 3 5 7 / 2 4 6 8',
     }),
     opt('altitude_m', 'Height above sea'),
     opt('specMinSeaLevel_psi', 'At least, at sea level, by the maker'),

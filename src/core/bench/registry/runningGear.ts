@@ -59,7 +59,7 @@ const line = describe({
       opt('outputFromPivot_mm', 'Mount to gearbox output'),
     ]),
     part('solve', 'Find wedge and shim', [
-      numbers('wedgeStock_deg', 'Wedges that are in stock', { hint: '1 2 3 4' }),
+      numbers('wedgeStock_deg', 'Wedges that are in stock', { hint: 'as in 1 2 3 4' }),
       numbers('mountShims_mm', 'Shims for the mount', { optional: true }),
       opt('mountBase_mm', 'Engine mount to tail mount'),
       numbers('existingWedges_deg', 'Wedges that are in', { optional: true }),

@@ -22,7 +22,7 @@ export interface Turn {
 const LEADS = new Set([
   'now', 'next', 'right', 'okay', 'ok', 'so', 'then', 'and', 'well', 'anyway', 'up', 'on', 'to', 'over', 'back', 'moving', 'move',
   'onto', 'the', 'with', 'for', 'that', 'leaves', 'brings', 'us', 'me', 'we', 'come', 'going', 'go', 'are', 'is', 'at', 'about',
-  'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats', 'starting', 'start', 'begin', 'beginning', 'while',
+  'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats', 'starting', 'walking', 'walk', 'heading', 'headed', 'out', 'across', 'round', 'around', 'down', 'along', 'off', 'turning', 'coming', 'crossing', 'starting', 'start', 'begin', 'beginning', 'while',
 ]); // prettier-ignore
 
 /** Before a name these say that the car is only mentioned: “next to the hearse”, “waiting for the van to leave”. */
@@ -49,12 +49,21 @@ function isMention(t: readonly Token[], from: number, name: number, behind: Toke
   const word = t[before]?.lower ?? '';
   // “… while the microcar got its wheels on”: meanwhile.
   if (word === 'while' && /^(?:got|had|has|was)$/.test(behind?.lower ?? '')) return false;
+  // “End of shift the camper is buttoned up”: no verb.
+  if (word === 'shift' && t[before - 1]?.lower === 'of') return false;
   if (MENTIONS.test(word)) return true;
   // “Next to the hearse we welded …”: somebody is at work there now.
   if (word === 'to' && t[before - 1]?.lower === 'next' && /^(?:we|i|i've|we've)$/.test(behind?.lower ?? ''))
     return false;
+  // “Walking out to the estate now”.
+  if (
+    word === 'to' &&
+    t[before - 1]?.lower === 'out' &&
+    /^(?:walking|heading|going|coming)$/.test(t[before - 2]?.lower ?? '')
+  )
+    return false;
   if (word === 'to')
-    return !/^(?:back|over|on|moving|come|comes|us|me|go|going|turn|along|round)$/.test(
+    return !/^(?:back|over|on|moving|come|comes|us|me|go|going|turn|along|round|across|heading|headed|walking|walk|down|around|turning)$/.test(
       t[before - 1]?.lower ?? '',
     );
   // “For the drophead, told Ruan …” begins a sentence about it.
@@ -75,7 +84,7 @@ const BESIDE =
 
 /** “I'm standing at the drophead”. */
 const STANDING =
-  /^(?:okay |ok |right |so |and |now )?(?:i'm|i am|we're|we are)(?: (?:standing|stood|now|here|back))*(?: at| by| in front of| beside| with| on) the$/;
+  /^(?:okay |ok |right |so |and |now )?(?:i'm|i am|we're|we are)(?: (?:standing|stood|lying|kneeling|sitting|now|here|back))*(?: at| by| in front of| beside| with| on| under| inside| in) the$/;
 
 /** “First one in is the van”, “last comes the camper”, “and last the drophead”. */
 const IN_ORDER =
@@ -95,7 +104,11 @@ const STANDS =
 
 /** “Did the milk float shoes”: done to the car that is named in it. */
 const DOES =
-  /^(?:and |then |so )?(?:i |we )?(?:did|fitted|found|finished|cleaned|washed|polished|painted|stripped|repaired|mended|checked) the$/;
+  /^(?:and |then |so |meanwhile )*(?:i |we |[a-z]+ )?(?:did|fitted|found|finished|cleaned|washed|polished|painted|stripped|repaired|mended|checked) the$/;
+
+/** “Did the wheels of the rally car”, “first blue on the drophead”: one thing of the car that is named behind it. */
+const DOES_PART =
+  /^(?:[a-z', -]{0,40} )?(?:did|fitted|finished|cleaned|washed|polished|painted|stripped|repaired|mended|checked|flatted|primed|bled|changed|replaced|fixed|made|welded|sprayed|masked|sanded|wired|set|put|took|got|first|second|final)(?: [a-z'-]+){1,4} (?:of|on|for|in|from|off) the$/;
 
 /** “Moved the estate to bay 2” is about the estate, whatever was spoken of before. */
 const MOVES = /^(?:moved|pushed|rolled|shifted|towed|put)(?: the)?$/;
@@ -104,7 +117,7 @@ const WHERE = /^(?:to|into|onto|in|on|out|back|over|behind|beside)$/;
 /** “Helped Joss with the camper for an hour”. */
 const HELPS = /^(?:and |then |so )?(?:i |we )?helped(?: [a-z']+){0,2} (?:with|on) the$/;
 
-const SAID = [TALKS, SPEAKS_OF, DOES, HELPS];
+const SAID = [TALKS, SPEAKS_OF, DOES, DOES_PART, HELPS];
 
 const wordsOf = (t: readonly Token[], from: number, next: number): string =>
   t
@@ -145,7 +158,7 @@ function worksAt(t: readonly Token[], i: number): boolean {
 
 /** What a customer does at the beginning of a sentence that is about their car. */
 const CUSTOMER_DOES =
-  /^(?:wants|wanted|said|says|agreed|asked|asks|rang|called|phoned|texted|emailed|wrote|chose|picked|declined|likes|came)$/;
+  /^(?:wants|wanted|said|says|agreed|asked|asks|rang|called|phoned|texted|emailed|wrote|chose|picked|declined|likes|came|was|popped|dropped|visited|looked|thinks)$/;
 const TOLD_THEM = /^(?:and |then |so )?(?:i |we )?(?:told|tell|asked|ask|rang|called|phoned|texted|emailed)$/;
 
 /** “Marta's, polished the panels”, “Hugh wants to wait”, “told Ruan the chrome is late”: by whose car it is. */

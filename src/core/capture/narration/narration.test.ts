@@ -6,6 +6,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { NARRATIONS, SHOP_OF_NARRATIONS, type SaidEntry } from '#tests/data/narrations.ts';
 import { COLD_NARRATIONS } from '#tests/data/coldNarrations.ts';
+import { FRESH_NARRATIONS } from '#tests/data/freshNarrations.ts';
 import { FURTHER_NARRATIONS } from '#tests/data/furtherNarrations.ts';
 import { LONG_NARRATIONS } from '#tests/data/longNarrations.ts';
 import { MORE_NARRATIONS } from '#tests/data/moreNarrations.ts';
@@ -74,12 +75,33 @@ test.each([
   expect(parseNarration(text, CONTEXT)[0]!.line.moneyMinor).toBe(money);
 });
 
-test('written last and seen by nobody: not all that is wanted yet, and no worse than this', () => {
-  const score = scoreNarrations(COLD_NARRATIONS, CONTEXT);
-  expect(score.car / score.entries).toBeGreaterThanOrEqual(0.88);
-  expect(score.kind / score.entries).toBeGreaterThanOrEqual(0.85);
-  expect(score.amountsRight / score.amountsWanted).toBeGreaterThanOrEqual(0.94);
-  expect(score.amountsInvented).toBe(0);
+test.each([
+  ['the last but one', COLD_NARRATIONS, { car: 0.92, kind: 0.88, amounts: 0.95, invented: 0 }],
+  ['the last', FRESH_NARRATIONS, { car: 0.93, kind: 0.88, amounts: 0.88, invented: 2 }],
+] as const)(
+  '%s that were written: not all that is wanted yet, and no worse than this',
+  (_name, all, least) => {
+    const score = scoreNarrations(all, CONTEXT);
+    expect(score.car / score.entries).toBeGreaterThanOrEqual(least.car);
+    expect(score.kind / score.entries).toBeGreaterThanOrEqual(least.kind);
+    expect(score.amountsRight / score.amountsWanted).toBeGreaterThanOrEqual(least.amounts);
+    expect(score.amountsInvented).toBeLessThanOrEqual(least.invented);
+  },
+);
+
+test.each([
+  ['Walking out to the estate now. Stripped the door, an hour', 'estate', 'did', 60],
+  ['I am under the rally car so the diff is back in two hours', 'rally car', 'fitted', 120],
+  ['The hearse. Paint goes on tomorrow', 'hearse', 'next', undefined],
+  ['Meanwhile Joss stripped the rally car’s gearbox, three hours', 'rally car', 'did', 180],
+  ['While it dries I did the wheels of the rally car, three hours', 'rally car', 'did', 180],
+  ['The estate. Still need the wiper arms', 'estate', 'waiting', undefined],
+  ['Estate, no tailgate glass yet', 'estate', 'waiting', undefined],
+  ['The camper: gas locker resealed, an hour', 'camper', 'did', 60],
+  ['Hugh popped in. He wants the wheels silver', 'estate', 'decided', undefined],
+])('how one walks and puts it: “%s”', (text, car, kind, minutes) => {
+  const piece = parseNarration(text, CONTEXT).at(-1)!;
+  expect([piece.car?.name, piece.is === 'next' ? 'next' : piece.line.kind, piece.line.minutes]).toEqual([car, kind, minutes]); // prettier-ignore
 });
 
 test.each([

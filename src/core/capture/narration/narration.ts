@@ -33,7 +33,11 @@ const OF_ITSELF = /^(?:is|has|had|was|needs|wants|went|gone|got|moved)$/;
 
 /** “Next is the hood”, “next we want the doors on”: what is next stands behind it. */
 const NEXT =
-  /^(?:[,:–—-] ?)?(?:and |so |then )?(?:(?:next(?! to\b)(?: up| job| thing)?(?:,? (?:is|are|comes?))?|what's next is|coming up(?: is)?)(?:,? (?:we|i) (?:want|need|have|will|are going|should)(?: to(?: have| get)?)?)?|(?:for )?tomorrow(?=,? (?:the|her|his|its)\b)|(?:(?:for )?tomorrow,? |after that,? |then )?(?:i|we)(?:'ll| will| want to| want| need to| have to| must|'m going to|'re going to)(?! (?:not|never|see|say|know|be)\b))[,:]? (?=\S)/i;
+  /^(?:[,:–—-] ?)?(?:and |so |then )?(?:(?:next(?! to\b)(?: up| job| thing)?(?:,? (?:is|are|comes?))?|what's next is|coming up(?: is)?)(?:,? (?:we|i) (?:want|need|have|will|are going|should)(?: to(?: have| get)?)?)?|(?:for )?tomorrow(?=,? (?:the|her|his|its|we|i)\b)|(?:(?:for )?tomorrow,? |after that,? |then )?(?:i|we)(?:'ll| will| want to| want| need to| have to| must|'m going to|'re going to)(?! (?:not|never|see|say|know|be)\b))[,:]? (?=\S)/i;
+
+/** “Paint goes on tomorrow”, “the glass gets fitted on Friday”: of now, at a time that is to come. */
+const TO_COME =
+  /^[,:–—-]? ?(?:and |so |then )?[^\d,]{2,40}? (?:goes|go|comes|gets|get|starts|begins) (?:[a-z]+ ){0,4}(?:tomorrow|in the morning|next week|first thing|after lunch|on (?:mon|tues|wednes|thurs|fri|satur)day)$/i;
 
 /** What is next stands before it, and no hours and no money in it. */
 const LAST_NEXT = /^[,:–—-]? ?(?:and |so )?([^\d,]{4,60}?),? next$/i;
@@ -118,6 +122,8 @@ function saidIn(
   if (next) return { said: from(begins).slice(next[0].length), isNext: true, turns: begins > 0 };
   // “The hearse is back from the blaster”: what is said of the car itself keeps its name.
   // “Doors on next”, “rebuild the caliper next”.
+  if (TO_COME.test(from(begins)))
+    return { said: from(skipJoints(own, begins, own.length)), isNext: true, turns: begins > 0 };
   const last = LAST_NEXT.exec(from(begins));
   if (last) return { said: last[1]!, isNext: true, turns: begins > 0 };
   const ofItself =

@@ -210,7 +210,7 @@ function anewAt(t: readonly Token[], says: number, i: number, next: number): boo
 /** “Still waiting on …” begins a thing of its own, without a joint before it. */
 function waitsAt(t: readonly Token[], i: number): boolean {
   const [word, behind] = [t[i]!.lower, t[i + 1]?.lower ?? ''];
-  if (word === 'still') return behind === 'waiting' || behind === 'no';
+  if (word === 'still') return /^(?:waiting|no|need|needs)$/.test(behind);
   const before = t[i - 1]?.lower ?? '';
   return (
     word === 'waiting' &&
@@ -287,7 +287,8 @@ export function skipJoints(t: readonly Token[], i: number, next: number): number
   let at = i;
   // “Still no gas fitter” waits; “still waiting” says it again.
   const isJoint = (n: number): boolean =>
-    JOINTS.has(t[n]!.lower) && !(t[n]!.lower === 'still' && t[n + 1]?.lower === 'no');
+    JOINTS.has(t[n]!.lower) &&
+    !(t[n]!.lower === 'still' && /^(?:no|need|needs|has|have|got|short)$/.test(t[n + 1]?.lower ?? ''));
   while (at < next && (isJoint(at) || /^[,:–—-]$/.test(t[at]!.text))) at += 1;
   return at;
 }

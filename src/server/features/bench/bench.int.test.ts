@@ -36,17 +36,13 @@ describe('a reading', () => {
   test('is worked out again, frozen, said in the logbook; twice is once', async () => {
     const buildId = await makeBuild(it.owner);
     const id = nextId();
-    const dto = reading({ told: { verdict: 'ok' }, verdict: 'ok' });
+    const own = reading();
+    const path = pathOf('readingPut', { buildId, readingId: id });
     await it.technician
-      .put(pathOf('readingPut', { buildId, readingId: id }))
-      .send(dto)
+      .put(path)
+      .send({ ...own, verdict: 'ok', told: { verdict: 'ok' } })
       .expect(400);
-    const { told: _t, verdict: _v, ...own } = dto as never as Record<string, unknown>;
-    const send = () =>
-      it.technician
-        .put(pathOf('readingPut', { buildId, readingId: id }))
-        .send(own)
-        .expect(200);
+    const send = () => it.technician.put(path).send(own).expect(200);
     await send();
     const { readings } = (await send()).body as BenchView;
     expect(readings).toHaveLength(1);
@@ -115,6 +111,18 @@ describe('a reading', () => {
     await put(buildId, { input: GOOD }, good).expect(200);
     await find(buildId, good).expect(409);
     await find(await makeBuild(it.owner), id).expect(404);
+  });
+
+  test('a signed record is signed by whom it says', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { name } = (await it.technician.get(pathOf('sessionRead'))).body.person as { name: string };
+    const record = (signedBy: string) => ({
+      calculator: 'contactorSequence',
+      input: { pack_V: 360, events: [{ step: 'closeNegative', signedBy }] },
+    });
+    const { body } = await put(buildId, record('Somebody Else')).expect(400);
+    expect(body.fields[0].field).toBe('input.events[0].signedBy');
+    await put(buildId, record(name)).expect(200);
   });
 
   test('of another shop is not there', async () => {

@@ -14,6 +14,11 @@ export const readingsOf = (tx: Tx, buildId: string): Promise<ReadingView[]> =>
 export const readingById = (tx: Tx, buildId: string, id: string): Promise<ReadingView | undefined> =>
   tx.one(`${READINGS} and r.id = :id`, { buildId, id });
 
+export const nameOf = async (tx: Tx, personId: string): Promise<string> =>
+  (await tx.one<{ name: string }>('select name from people where shop_id = :shopId and id = :personId', {
+    personId,
+  }))!.name;
+
 export interface NewReading {
   id: string;
   buildId: string;

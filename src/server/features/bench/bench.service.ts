@@ -56,6 +56,22 @@ function toldAgain(calculator: Calculator, input: Record<string, unknown>) {
   return toldOf(calculator, input, result);
 }
 
+/** What is signed is signed by whom it says: nobody signs for another. */
+async function refuseForeignSignatures(
+  tx: Tx,
+  who: SignedIn,
+  { calculator, input }: ReadingPutDto,
+): Promise<void> {
+  if (calculator !== 'contactorSequence') return;
+  const own = await q.nameOf(tx, who.personId);
+  const events = input.events as { signedBy?: string }[];
+  const foreign = events.findIndex((e) => (e.signedBy ?? '') !== '' && e.signedBy !== own);
+  if (foreign >= 0)
+    throw invalidFields([
+      { field: `input.events[${foreign}].signedBy`, reason: 'is signed by somebody else' },
+    ]);
+}
+
 /** Keeps a reading. The same id again is the same reading. One that passes after the work closes the findings of the same thing. */
 export const putReading = (
   deps: Deps,
@@ -70,6 +86,7 @@ export const putReading = (
     const build = await buildForUpdate(tx, buildId);
     if (!build) throw notFound('build');
     if (await q.readingById(tx, buildId, id)) return viewOf(tx, buildId);
+    await refuseForeignSignatures(tx, who, dto);
     if ((await q.readingsOf(tx, buildId)).length >= MOST_READINGS)
       throw new Refusal('conflict', `At most ${MOST_READINGS} readings of one car.`);
     const { moment, entryId, instrument, loaded, input } = dto;

@@ -91,7 +91,12 @@ export function Sheet({ title, words, note, height, children }: Props) {
   const id = useId();
   return (
     <Figure>
-      <svg viewBox={`0 0 ${WIDTH} ${height}`} role="img" aria-labelledby={`${id}-t ${id}-d`}>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        role="img"
+        aria-labelledby={`${id}-t`}
+        aria-describedby={`${id}-d`}
+      >
         <title id={`${id}-t`}>{title}</title>
         <desc id={`${id}-d`}>{words}</desc>
         {children}
