@@ -5,7 +5,7 @@
  * (published). 690 and 35 kPa, 90 % and 10 %: common practice; the maker's data win.
  */
 import { KPA_PER_PSI, STANDARD_GRAVITY } from './exact.ts';
-import { inconsistent, InputError, isGiven, judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, type Judged } from './input.ts'; // prettier-ignore
+import { inconsistent, InputError, isGiven, judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface AirSpringInput {
   wheelLoad_kg: number;
@@ -20,6 +20,7 @@ export interface AirSpringInput {
   maxPressure_kPa?: number | null;
   minPressure_kPa?: number | null;
   measured_kPa?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface AirSpringResult extends Judged {
@@ -30,10 +31,11 @@ export interface AirSpringResult extends Judged {
   impliedLoad_kg: number | null;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { near: 0.9, differs: 0.1 };
+
 /** A kilopascal on a square centimetre is a tenth of a newton. */
 const N_PER_KPA_CM2 = 0.1;
-const NEAR = 0.9;
-const DIFFERS = 0.1;
 
 /** The pressures between which a spring may work; throws where they are the wrong way round. */
 export function pressureLimits(input: { minPressure_kPa?: number | null; maxPressure_kPa?: number | null }): {
@@ -75,6 +77,7 @@ function areaOf(input: AirSpringInput): number {
 
 /** Pressure for a load, and the load that a measured pressure means. */
 export function airSpring(input: AirSpringInput): AirSpringResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const load = numberAt(input.wheelLoad_kg, 'wheelLoad_kg', { least: 0, most: 20_000 });
   const unsprung = numberAt(input.unsprung_kg, 'unsprung_kg', { least: 0, most: 20_000, otherwise: 0 });
   const ratio = numberAt(input.motionRatio, 'motionRatio', { least: 0.2, most: 1.5, otherwise: 1 });
@@ -87,9 +90,9 @@ export function airSpring(input: AirSpringInput): AirSpringResult {
   const { reasons, say } = reasonList();
   const so = (limit: number, word: string): string => `${pressure.toFixed(0)} kPa; ${word} ${limit} kPa.`;
   if (pressure > most + SLACK) say('fail', 'pressure_over_maximum', so(most, 'at most'));
-  else if (pressure > NEAR * most + SLACK) say('watch', 'pressure_near_maximum', so(most, 'at most'));
+  else if (pressure > allowed.near * most + SLACK) say('watch', 'pressure_near_maximum', so(most, 'at most'));
   if (pressure < least - SLACK) say('fail', 'pressure_under_minimum', so(least, 'at least'));
-  if (measured !== null && Math.abs(measured - pressure) > DIFFERS * pressure + SLACK)
+  if (measured !== null && Math.abs(measured - pressure) > allowed.differs * pressure + SLACK)
     say(
       'watch',
       'measured_pressure_differs',

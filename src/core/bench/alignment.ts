@@ -6,7 +6,7 @@
  * over 12 mm: common practice; rods equal within three threads: from memory.
  */
 import { deg, rad } from './exact.ts';
-import { choiceAt, inconsistent, InputError, isGiven, judged, numberAt, objectAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
+import { choiceAt, inconsistent, InputError, isGiven, judged, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface FrontWheel {
   /** Above nothing: the top of the steering axis is rearward. */
@@ -63,6 +63,7 @@ export interface AlignmentInput {
   sweep?: { camberTurnedOut_deg: number; camberTurnedIn_deg: number; angle_deg?: number | null } | null;
   convert?: { totalToe_deg?: number | null; totalToe_mm?: number | null } | null;
   driverBallast_kg?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface AlignmentSums {
@@ -94,14 +95,15 @@ export interface AlignmentResult extends Judged {
   convert: { deg: number; mm: number } | null;
 }
 
+/** From memory or common practice; a shop may put its own in their place. */
+export const LIMITS = { largeStack_mm: 12, threadsApart: 3 };
+
 const WITHIN = { caster_deg: 25, camber_deg: 15, toe_deg: 10 };
 type Angle = keyof typeof WITHIN;
 const FRONT: readonly Angle[] = ['caster_deg', 'camber_deg', 'toe_deg'];
 const REAR: readonly Angle[] = ['camber_deg', 'toe_deg'];
 /** The dial of a turn-table gauge counts on this (common practice). */
 const GAUGE = { angle: 20, factor: 1.5 };
-const LARGE_STACK_MM = 12;
-const THREADS_APART = 3;
 const MOST_SETBACK_MM = 150;
 
 type Reader = (name: string, least: number, most: number, otherwise?: number) => number;
@@ -308,6 +310,7 @@ function judgeSums(now: AlignmentSums, spec: Spec, setback: AlignmentResult['set
 
 /** Judges an alignment, as it is after the work where that was measured, and works out what turns and shims do. */
 export function alignment(input: AlignmentInput): AlignmentResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const before = setAt(input.before, 'before');
   const after = isGiven(input.after) ? setAt(input.after, 'after') : null;
   const spec = specAt(input.spec);
@@ -331,14 +334,14 @@ export function alignment(input: AlignmentInput): AlignmentResult {
     text: `${where} is outside what is asked for.`,
   }));
   reasons.push(...judgeSums(now, spec, setback));
-  if (tieRod?.asymmetry_mm && Math.abs(tieRod.asymmetry_mm) > THREADS_APART * pitch + SLACK)
+  if (tieRod?.asymmetry_mm && Math.abs(tieRod.asymmetry_mm) > allowed.threadsApart * pitch + SLACK)
     reasons.push({
       ...{ code: 'tie_rod_asymmetry', level: 'watch' as const },
       text: `The tie rods differ by ${Math.abs(tieRod.asymmetry_mm).toFixed(1)} mm, more than three threads.`,
     });
   const stack = Math.max(Math.abs(shims?.frontExact_mm ?? 0), Math.abs(shims?.rearExact_mm ?? 0));
-  if (stack > LARGE_STACK_MM + SLACK)
-    reasons.push({ code: 'shim_stack_large', level: 'watch', text: `That is more than ${LARGE_STACK_MM} mm of shims: look for what is bent.` }); // prettier-ignore
+  if (stack > allowed.largeStack_mm + SLACK)
+    reasons.push({ code: 'shim_stack_large', level: 'watch', text: `That is more than ${allowed.largeStack_mm} mm of shims: look for what is bent.` }); // prettier-ignore
   if (after === null)
     reasons.push({
       code: 'only_before',

@@ -8,7 +8,7 @@
  * (published). Limits on ovality, stock and depth of a cut: common practice.
  */
 import { rad } from './exact.ts';
-import { inconsistent, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
+import { inconsistent, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface BigEndInput {
   housingMin_in: number;
@@ -23,6 +23,7 @@ export interface BigEndInput {
   /** Of the cut, what the cap's face gives. */
   capShare?: number | null;
   oil?: { shellThickness_in: number; journal_in: number; housing_in?: number | null } | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface BigEndResult extends Judged {
@@ -52,11 +53,19 @@ interface Reading {
   dia: number;
 }
 
+/** From memory or common practice; a shop may put its own in their place. */
+export const LIMITS = {
+  oilLeast: 0.00075,
+  oilMost: 0.001,
+  oilMiddle: 0.000875,
+  oilBearable: 0.0005,
+  oilOver_in: 0.0005,
+};
+
 const AXIAL_DEG = 10;
 /** Beyond this a cut changes a diameter too little to count on. */
 const SIDE_DEG = 60;
 /** Of the journal. */
-const OIL = { least: 0.00075, most: 0.001, middle: 0.000875, bearable: 0.0005, over_in: 0.0005 };
 
 const cosOf = (degrees: number): number => Math.cos(rad(degrees));
 
@@ -73,27 +82,33 @@ function readingsAt(value: unknown, min: number, max: number): Reading[] {
   return readings;
 }
 
-function oilOf(value: unknown, finish: number): { oil: BigEndResult['oil']; reasons: Reason[] } {
+function oilOf(
+  value: unknown,
+  finish: number,
+  allowed: typeof LIMITS,
+): { oil: BigEndResult['oil']; reasons: Reason[] } {
   if (!isGiven(value)) return { oil: null, reasons: [] };
   const of = objectAt(value, 'oil');
   const shell = numberAt(of.shellThickness_in, 'oil.shellThickness_in', { least: 0.02, most: 0.3 });
   const journal = numberAt(of.journal_in, 'oil.journal_in', { least: 0.5, most: 5 });
   const housing = numberAt(of.housing_in, 'oil.housing_in', { least: 0.8, most: 5, otherwise: finish });
   const clearance = housing - 2 * shell - journal;
-  const [least, most] = [OIL.least * journal, OIL.most * journal];
-  const relativeLeakage = clearance <= 0 ? 0 : (clearance / (OIL.middle * journal)) ** 3;
+  const [least, most] = [allowed.oilLeast * journal, allowed.oilMost * journal];
+  const relativeLeakage = clearance <= 0 ? 0 : (clearance / (allowed.oilMiddle * journal)) ** 3;
   const oil = { housing_in: housing, clearance_in: clearance, min_in: least, max_in: most, relativeLeakage };
   const text = `The clearance is ${clearance.toFixed(4)} in; ${least.toFixed(4)} to ${most.toFixed(4)} in are wanted. It leaks ${relativeLeakage.toFixed(1)} times as much as in the middle.`;
   if (clearance <= 0)
     return { oil, reasons: [{ code: 'interference', level: 'fail', text: 'The journal does not go in.' }] };
   if (clearance >= least - SLACK && clearance <= most + SLACK) return { oil, reasons: [] };
   const isBearable =
-    clearance >= OIL.bearable * journal - SLACK && clearance <= OIL.most * journal + OIL.over_in + SLACK;
+    clearance >= allowed.oilBearable * journal - SLACK &&
+    clearance <= allowed.oilMost * journal + allowed.oilOver_in + SLACK;
   return { oil, reasons: [{ code: 'oil_clearance', level: isBearable ? 'watch' : 'fail', text }] };
 }
 
 /** Judges a housing by its readings, and works out the cut that closes it. */
 export function bigEnd(input: BigEndInput): BigEndResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const least = numberAt(input.housingMin_in, 'housingMin_in', { least: 0.8, most: 5 });
   const most = numberAt(input.housingMax_in, 'housingMax_in', { least: 0.8, most: 5 });
   if (least > most) throw inconsistent('housingMin_in', 'above the largest');
@@ -151,7 +166,7 @@ export function bigEnd(input: BigEndInput): BigEndResult {
   }
   const capCut = cut * capShare;
   const rodCut = cut - capCut;
-  const { oil, reasons: ofOil } = oilOf(input.oil, finish);
+  const { oil, reasons: ofOil } = oilOf(input.oil, finish, allowed);
   return {
     outOfRound_in: outOfRound,
     oversize_in: max - most,

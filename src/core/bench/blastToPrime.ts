@@ -3,12 +3,13 @@
  *
  * Sources. 8, 4 and 2 hours by humidity, three quarters as a warning: common practice; the product's data sheet always wins.
  */
-import { judged, numberAt, reasonList, SLACK, type Judged } from './input.ts';
+import { judged, numberAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface BlastToPrimeInput {
   hoursSinceBlast_h: number;
   rh_pct: number;
   bloomSeen?: boolean | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface BlastToPrimeResult extends Judged {
@@ -16,20 +17,28 @@ export interface BlastToPrimeResult extends Judged {
   remaining_h: number;
 }
 
-const LIMITS: readonly [upToHumidity: number, hours: number][] = [[50, 8], [70, 4], [85, 2]]; // prettier-ignore
-const NEAR = 0.75;
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { dry_h: 8, damp_h: 4, humid_h: 2, near: 0.75 };
 
 /** Hours that are left for the primer. */
 export function blastToPrime(input: BlastToPrimeInput): BlastToPrimeResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const hours = numberAt(input.hoursSinceBlast_h, 'hoursSinceBlast_h', { least: 0, most: 10_000 });
   const rh = numberAt(input.rh_pct, 'rh_pct', { least: 0, most: 100 });
-  const limit = LIMITS.find(([upTo]) => rh <= upTo + SLACK)?.[1] ?? 0;
+  const limit =
+    rh <= 50 + SLACK
+      ? allowed.dry_h
+      : rh <= 70 + SLACK
+        ? allowed.damp_h
+        : rh <= 85 + SLACK
+          ? allowed.humid_h
+          : 0;
   const { reasons, say } = reasonList();
   const so = `${hours.toFixed(1)} h since it was blasted; ${limit} h are allowed at ${rh.toFixed(0)} %.`;
   if (input.bloomSeen === true) say('fail', 'flash_rust_seen', 'Rust bloom was seen: blast it again.');
   if (limit === 0)
     say('fail', 'humidity_too_high', `At ${rh.toFixed(0)} % humidity blasted steel may not stand.`);
   else if (hours > limit + SLACK) say('fail', 'deadline_passed', so);
-  else if (hours > NEAR * limit + SLACK) say('watch', 'deadline_near', so);
+  else if (hours > allowed.near * limit + SLACK) say('watch', 'deadline_near', so);
   return { limit_h: limit, remaining_h: limit - hours, ...judged(reasons) };
 }

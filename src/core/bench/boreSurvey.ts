@@ -6,7 +6,7 @@
  * the old axis must cut twice the one-sided wear: derived. Limits of taper 0.005 and out-of-round 0.003 in: US shop manuals of the
  * 1950s to 70s (from memory). What is left to hone, the clean-up, pistons in hand before boring: common practice.
  */
-import { inconsistent, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
+import { inconsistent, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface BoreLevel {
   thrust_in: number;
@@ -27,6 +27,7 @@ export interface BoreSurveyInput {
   existingPiston_in?: number | null;
   /** As measured, by cylinder; none: not in hand. */
   newPistons_in?: number[] | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface BoreSurveyResult extends Judged {
@@ -45,11 +46,12 @@ export interface BoreSurveyResult extends Judged {
   finishHoneTo_in: number[] | null;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { below_in: 0.002, pistonOff_in: 0.003 };
+
 const LEVELS = ['top', 'middle', 'bottom'] as const;
 /** A reading further below nominal than this is of the gauge, not of the bore (common practice). */
-const BELOW_IN = 0.002;
 /** A piston may differ from its catalogue size by this (common practice). */
-const PISTON_OFF_IN = 0.003;
 
 function cylinderAt(value: unknown, field: string, nominal: number) {
   const levels = LEVELS.map((level) => {
@@ -91,10 +93,12 @@ interface Boring {
   pistons: readonly number[] | null;
   clearance: number;
   allowance: number;
+  /** How far a piston may be off its oversize. */
+  pistonOff_in: number;
 }
 
 /** What each bore is brought to, once the pistons are in hand and measured. */
-function boringOf({ target, cylinders, pistons, clearance, allowance }: Boring) {
+function boringOf({ target, cylinders, pistons, clearance, allowance, pistonOff_in }: Boring) {
   if (pistons === null)
     return {
       ...{ boringAllowed: false, boreBarTo_in: null, finishHoneTo_in: null },
@@ -108,7 +112,7 @@ function boringOf({ target, cylinders, pistons, clearance, allowance }: Boring) 
   const finish = pistons.map((p) => p + clearance);
   const bar = finish.map((f) => f - allowance);
   const reasons: Reason[] = [];
-  const mismatched = finish.findIndex((f) => Math.abs(f - target) > PISTON_OFF_IN + SLACK);
+  const mismatched = finish.findIndex((f) => Math.abs(f - target) > pistonOff_in + SLACK);
   if (mismatched >= 0)
     reasons.push({ code: 'piston_size_mismatch', level: 'fail', text: `Piston ${mismatched + 1} is not of this oversize.` }); // prettier-ignore
   const rough = bar.findIndex((b, i) => b < cylinders[i]!.max_in - SLACK);
@@ -119,6 +123,7 @@ function boringOf({ target, cylinders, pistons, clearance, allowance }: Boring) 
 
 /** Judges the cylinders of a block together: all get the same size. */
 export function boreSurvey(input: BoreSurveyInput): BoreSurveyResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const nominal = numberAt(input.nominal_in, 'nominal_in', { least: 1, most: 8 });
   const cylinders = listAt(input.cylinders, 'cylinders', { least: 1, most: 16 }).map((c, i) =>
     cylinderAt(c, `cylinders[${i}]`, nominal),
@@ -150,7 +155,7 @@ export function boreSurvey(input: BoreSurveyInput): BoreSurveyResult {
   const honeClearance = max + cleanup - piston;
   const reasons: Reason[] = [];
   const watch = (code: string, text: string): number => reasons.push({ code, level: 'watch', text });
-  if (cylinders.some((c) => c.min_in < nominal - BELOW_IN - SLACK))
+  if (cylinders.some((c) => c.min_in < nominal - allowed.below_in - SLACK))
     watch('reading_below_nominal', 'A reading is below nominal: the gauge was not zeroed, or another nominal is meant.'); // prettier-ignore
   const isTaper = taper > taperLimit + SLACK;
   const isOval = outOfRound > roundLimit + SLACK;
@@ -176,6 +181,7 @@ export function boreSurvey(input: BoreSurveyInput): BoreSurveyResult {
       if (centred === undefined || centred > oversize + SLACK)
         watch('one_sided_wear_check', 'Offset the bar to the worn bore, or take the next size.');
       const { reasons: of, ...bars } = boringOf({
+        pistonOff_in: allowed.pistonOff_in,
         ...{ target: nominal + oversize, cylinders, pistons, allowance },
         clearance: (clearance.min + clearance.max) / 2,
       });

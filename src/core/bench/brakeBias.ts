@@ -5,7 +5,7 @@
  * the principle of the order (published; chapters not looked at). 12 % too much front, friction 0.4, brake factor 2: common practice.
  */
 import { STANDARD_GRAVITY } from './exact.ts';
-import { choiceAt, inconsistent, InputError, isGiven, judged, numberAt, objectAt, reasonList, SLACK, wholeAt, type Judged } from './input.ts'; // prettier-ignore
+import { choiceAt, inconsistent, InputError, isGiven, judged, numberAt, objectAt, reasonList, SLACK, wholeAt, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface BrakeAxle {
   type: 'disc' | 'drum';
@@ -34,6 +34,7 @@ export interface BrakeBiasInput {
   cgHeight_mm?: number | null;
   wheelbase_mm?: number | null;
   tyreGrip?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface BrakeBiasResult extends Judged {
@@ -51,7 +52,9 @@ export interface BrakeBiasResult extends Judged {
   lockFirst: 'front' | 'rear' | null;
 }
 
-const TOO_MUCH_FRONT = 12;
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { tooMuchFront_pct: 12 };
+
 const N_PER_BAR_MM2 = 0.1;
 
 interface Braking {
@@ -99,6 +102,7 @@ function vehicleAt(input: BrakeBiasInput) {
 
 /** Works both axles out and, with the vehicle's own data, judges their balance. */
 export function brakeBias(input: BrakeBiasInput): BrakeBiasResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const pressure = numberAt(input.pressure_bar, 'pressure_bar', { least: 0, most: 500 });
   const front = axleAt(input.front, 'front', pressure);
   const rear = axleAt(input.rear, 'rear', pressure);
@@ -119,7 +123,7 @@ export function brakeBias(input: BrakeBiasInput): BrakeBiasResult {
     work.lockFirst = bias < limit - SLACK ? 'rear' : 'front';
     const so = `The front brakes with ${bias.toFixed(1)} %; ${limit.toFixed(1)} % of the weight is on it then.`;
     if (work.lockFirst === 'rear') say('fail', 'rear_locks_first', `The rear locks first. ${so}`);
-    else if (bias > limit + TOO_MUCH_FRONT + SLACK) say('watch', 'too_much_front', so);
+    else if (bias > limit + allowed.tooMuchFront_pct + SLACK) say('watch', 'too_much_front', so);
   } else
     say(
       'watch',

@@ -4,13 +4,15 @@
  * Sources. 9.6 V cranking: SAE J537 in idea (published; applied here as common practice). State of charge: BCI values for flooded
  * lead-acid at 27 °C (from memory). Bands of charging, load and ripple: common practice.
  */
-import { InputError, isGiven, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { InputError, isGiven, judged, limitsAt, numberAt, SLACK, type Judged, type OwnLimits, type Reason } from './input.ts'; // prettier-ignore
 
 const READINGS = ['resting_V', 'cranking_V', 'charging_V', 'loaded_V', 'ripple_mV'] as const;
 type ReadingName = (typeof READINGS)[number];
 type Band = 'ok' | 'watch' | 'fail';
 
-export type ChargingTestInput = Partial<Record<ReadingName, number | null>>;
+export type ChargingTestInput = Partial<Record<ReadingName, number | null>> & {
+  limits?: OwnLimits<typeof LIMITS>;
+};
 
 export interface ChargingTestResult extends Judged {
   /** Of the readings that were given. */
@@ -32,25 +34,37 @@ function chargeOf(volts: number): number {
 const least = (value: number, limit: number): boolean => value >= limit - SLACK;
 const most = (value: number, limit: number): boolean => value <= limit + SLACK;
 
-/** The band of a reading, and the code where it is not in order. */
-const BANDS: Record<ReadingName, (value: number) => { band: Band; code: string }> = {
-  resting_V: (v) =>
-    !least(v, 12.06)
-      ? { band: 'fail', code: 'resting_low' }
-      : !least(v, 12.4)
-        ? { band: 'watch', code: 'resting_low' }
-        : { band: most(v, 12.9) ? 'ok' : 'watch', code: 'surface_charge' },
-  cranking_V: (v) => ({ band: least(v, 9.6) ? 'ok' : least(v, 9) ? 'watch' : 'fail', code: 'cranking_low' }),
-  charging_V: (v) => {
-    const band = least(v, 13.8) && most(v, 14.8) ? 'ok' : least(v, 13.2) && most(v, 15) ? 'watch' : 'fail';
-    return { band, code: v < 14.3 ? 'charging_low' : 'charging_high' };
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = {
+  ...{
+    restingFail_V: 12.06,
+    restingWatch_V: 12.4,
+    restingHigh_V: 12.9,
+    crankingFail_V: 9,
+    crankingWatch_V: 9.6,
   },
-  loaded_V: (v) => ({ band: least(v, 13.2) ? 'ok' : least(v, 12.8) ? 'watch' : 'fail', code: 'loaded_low' }),
-  ripple_mV: (v) => ({
-    band: most(v, 100) ? 'ok' : most(v, 500) ? 'watch' : 'fail',
-    code: 'ripple_high_diode',
-  }),
+  ...{ chargingFail_V: 13.2, chargingWatch_V: 13.8, chargingMost_V: 14.8, chargingOver_V: 15 },
+  ...{ loadedFail_V: 12.8, loadedWatch_V: 13.2, rippleWatch_mV: 100, rippleFail_mV: 500 },
 };
+type Allowed = typeof LIMITS;
+
+/** The band of a reading, and the code where it is not in order. */
+const BANDS: Record<ReadingName, (value: number, by: Allowed) => { band: Band; code: string }> = {
+  resting_V: (v, by) =>
+    !least(v, by.restingFail_V)
+      ? { band: 'fail', code: 'resting_low' }
+      : !least(v, by.restingWatch_V)
+        ? { band: 'watch', code: 'resting_low' }
+        : { band: most(v, by.restingHigh_V) ? 'ok' : 'watch', code: 'surface_charge' },
+  cranking_V: (v, by) => ({ band: least(v, by.crankingWatch_V) ? 'ok' : least(v, by.crankingFail_V) ? 'watch' : 'fail', code: 'cranking_low' }),
+  charging_V: (v, by) => {
+    const isGood = least(v, by.chargingWatch_V) && most(v, by.chargingMost_V);
+    const band = isGood ? 'ok' : least(v, by.chargingFail_V) && most(v, by.chargingOver_V) ? 'watch' : 'fail';
+    return { band, code: v < (by.chargingWatch_V + by.chargingMost_V) / 2 ? 'charging_low' : 'charging_high' };
+  },
+  loaded_V: (v, by) => ({ band: least(v, by.loadedWatch_V) ? 'ok' : least(v, by.loadedFail_V) ? 'watch' : 'fail', code: 'loaded_low' }),
+  ripple_mV: (v, by) => ({ band: most(v, by.rippleWatch_mV) ? 'ok' : most(v, by.rippleFail_mV) ? 'watch' : 'fail', code: 'ripple_high_diode' }),
+}; // prettier-ignore
 
 const WORDS: Record<string, string> = {
   resting_low: 'The battery is low at rest.',
@@ -64,6 +78,7 @@ const WORDS: Record<string, string> = {
 
 /** Judges the readings that were taken; at least one is needed. */
 export function chargingTest(input: ChargingTestInput): ChargingTestResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   if (!READINGS.some((name) => isGiven(input[name])))
     throw new InputError('resting_V', 'missing', 'resting_V: at least one reading is needed');
   const bands: ChargingTestResult['bands'] = {};
@@ -71,7 +86,7 @@ export function chargingTest(input: ChargingTestInput): ChargingTestResult {
   for (const name of READINGS) {
     if (!isGiven(input[name])) continue;
     const value = numberAt(input[name], name, { least: 0, most: name === 'ripple_mV' ? 5000 : 18 });
-    const { band, code } = BANDS[name](value);
+    const { band, code } = BANDS[name](value, allowed);
     bands[name] = band;
     if (band !== 'ok') reasons.push({ code, level: band, text: WORDS[code]! });
   }

@@ -4,7 +4,7 @@
  * Source. Model years from August to July, 180 and 365 days of lead: common practice.
  */
 import { addDays, dayFromParts, daysBetween, type Day } from '../time/days.ts';
-import { dayAt, InputError, isGiven, judged, numberAt, type Judged, type Reason } from './input.ts';
+import { dayAt, InputError, isGiven, judged, numberAt, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface ComponentDateInput {
   component_date: string;
@@ -15,6 +15,7 @@ export interface ComponentDateInput {
   stampedSerial?: string | null;
   vehicleSerial?: string | null;
   usualLead_days?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export type ComponentConclusion =
@@ -32,7 +33,8 @@ export interface ComponentDateResult extends Judged {
   buildWindow: [string, string];
 }
 
-const FAR_DAYS = 365;
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { far_days: 365 };
 
 function windowOf({ vehicleBuild_date, modelYear }: ComponentDateInput): [Day, Day] {
   if (isGiven(vehicleBuild_date)) {
@@ -51,6 +53,7 @@ const serial = (value: string | null | undefined): string | null => {
 
 /** Says what the dates and the numbers allow, and no more than that. */
 export function componentDate(input: ComponentDateInput): ComponentDateResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const made = dayAt(input.component_date, 'component_date');
   const [from, to] = windowOf(input);
   const cast = isGiven(input.casting_date) ? dayAt(input.casting_date, 'casting_date') : null;
@@ -63,7 +66,7 @@ export function componentDate(input: ComponentDateInput): ComponentDateResult {
   if (daysAfterLatest > 0) {
     conclusion = 'later_replacement_likely';
     say('component_after_vehicle', 'fail', `It was made ${daysAfterLatest} days after the vehicle: a later replacement unit is likely.`);
-  } else if (daysBeforeEarliest > FAR_DAYS) {
+  } else if (daysBeforeEarliest > allowed.far_days) {
     conclusion = 'older_unit_likely';
     say('component_much_older', 'fail', `It was made ${daysBeforeEarliest} days before the vehicle: an older unit is likely.`);
   } else if (daysBeforeEarliest > lead) {

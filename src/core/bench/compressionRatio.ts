@@ -6,17 +6,7 @@
  * on preload: common practice; preload 0.020 to 0.060 in: from memory.
  */
 import { CC_PER_IN3 } from './exact.ts';
-import {
-  countAt,
-  inconsistent,
-  isGiven,
-  judged,
-  numberAt,
-  objectAt,
-  SLACK,
-  type Judged,
-  type Reason,
-} from './input.ts';
+import { countAt, inconsistent, isGiven, judged, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface CompressionRatioInput {
   bore_in: number;
@@ -47,6 +37,7 @@ export interface CompressionRatioInput {
     preloadMax_in?: number | null;
     preloadTarget_in?: number | null;
   } | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface CompressionRatioResult extends Judged {
@@ -75,10 +66,17 @@ export interface CompressionRatioResult extends Judged {
 }
 
 /** Inches (common practice). */
-const QUENCH = { touches: 0.03, close: 0.035, wide: 0.05 };
-const RATIO = { low: 6, high: 12.5 };
 /** Beyond the wanted preload by more than this a lifter bottoms (common practice). */
-const PRELOAD_OVER_IN = 0.04;
+
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = {
+  quenchTouches_in: 0.03,
+  quenchClose_in: 0.035,
+  quenchWide_in: 0.05,
+  ratioLow: 6,
+  ratioHigh: 12.5,
+  preloadOver_in: 0.04,
+};
 
 const circle = (diameter: number): number => (Math.PI / 4) * diameter ** 2;
 
@@ -112,34 +110,39 @@ function pushrodOf(p: Pushrod, skims_in: number, thicker_in: number) {
   return { shortening_in, preloadIfKept_in, newLength_in, changeForTarget_in: newLength_in - p.length };
 }
 
-function judgePreload(preload: number, { least, most }: Pushrod): Reason[] {
+function judgePreload(preload: number, { least, most }: Pushrod, allowed: typeof LIMITS): Reason[] {
   if (preload >= least - SLACK && preload <= most + SLACK) return [];
-  const isOut = preload < -SLACK || preload > most + PRELOAD_OVER_IN + SLACK;
+  const isOut = preload < -SLACK || preload > most + allowed.preloadOver_in + SLACK;
   const text = `With the old pushrod the lifter is ${preload.toFixed(3)} in down; ${least} to ${most} in are wanted.`;
   return [{ code: 'preload', level: isOut ? 'fail' : 'watch', text }];
 }
 
-function judgeAfter({ quench_in, ratio }: CompressionRatioResult['after'], quenchHead: boolean): Reason[] {
+function judgeAfter(
+  { quench_in, ratio }: CompressionRatioResult['after'],
+  quenchHead: boolean,
+  allowed: typeof LIMITS,
+): Reason[] {
   const reasons: Reason[] = [];
   const quench = quench_in.toFixed(3);
-  if (quench_in < QUENCH.touches - SLACK)
+  if (quench_in < allowed.quenchTouches_in - SLACK)
     reasons.push({
       ...{ code: 'quench_close', level: 'fail' as const },
-      text: `The quench of ${quench} in is under ${QUENCH.touches}: the piston may touch the head.`,
+      text: `The quench of ${quench} in is under ${allowed.quenchTouches_in}: the piston may touch the head.`,
     });
-  else if (quenchHead && quench_in < QUENCH.close - SLACK)
+  else if (quenchHead && quench_in < allowed.quenchClose_in - SLACK)
     reasons.push({ code: 'quench_close', level: 'watch', text: `The quench of ${quench} in is close.` });
-  else if (quenchHead && quench_in > QUENCH.wide + SLACK)
+  else if (quenchHead && quench_in > allowed.quenchWide_in + SLACK)
     reasons.push({ code: 'quench_wide', level: 'watch', text: `The quench of ${quench} in is wide.` });
-  if (ratio > RATIO.high + SLACK)
+  if (ratio > allowed.ratioHigh + SLACK)
     reasons.push({ code: 'ratio_high', level: 'watch', text: `The ratio of ${ratio.toFixed(2)} is high.` });
-  if (ratio < RATIO.low - SLACK)
+  if (ratio < allowed.ratioLow - SLACK)
     reasons.push({ code: 'ratio_low', level: 'watch', text: `The ratio of ${ratio.toFixed(2)} is low.` });
   return reasons;
 }
 
 /** Works out displacement, ratio and quench, before the skims and after them, and what would give the old ones back. */
 export function compressionRatio(input: CompressionRatioInput): CompressionRatioResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const at = (name: keyof CompressionRatioInput, least: number, most: number, otherwise?: number): number =>
     numberAt(input[name], name, { least, most, otherwise });
   const bore = at('bore_in', 1, 8);
@@ -192,8 +195,8 @@ export function compressionRatio(input: CompressionRatioInput): CompressionRatio
     chamberForTarget_cc: target === null ? null : swept / (target - 1) - (newClearance - newChamber),
     pushrod,
     ...judged([
-      ...judgeAfter(after, input.quenchHead ?? true),
-      ...(rod && pushrod ? judgePreload(pushrod.preloadIfKept_in, rod) : []),
+      ...judgeAfter(after, input.quenchHead ?? true, allowed),
+      ...(rod && pushrod ? judgePreload(pushrod.preloadIfKept_in, rod, allowed) : []),
     ]),
   };
 }

@@ -3,7 +3,7 @@
  *
  * Sources. Shares by definition; cross is right front with left rear, all tolerances: common practice.
  */
-import { inconsistent, isGiven, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { inconsistent, isGiven, judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface CornerWeightsInput {
   lf_kg: number;
@@ -12,6 +12,7 @@ export interface CornerWeightsInput {
   rr_kg: number;
   targetCross_pct?: number | null;
   expectedTotal_kg?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface CornerWeightsResult extends Judged {
@@ -26,12 +27,13 @@ export interface CornerWeightsResult extends Judged {
 }
 
 /** Percent. */
-const CROSS = { marginal: 0.5, off: 1.5 };
-const SIDE = 2;
-const TOTAL = 2;
+
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { crossMarginal_pct: 0.5, crossOff_pct: 1.5, side_pct: 2, total_pct: 2 };
 
 /** Judges the weights of four wheels, as four scales show them. */
 export function cornerWeights(input: CornerWeightsInput): CornerWeightsResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const corner = (name: 'lf_kg' | 'rf_kg' | 'lr_kg' | 'rr_kg'): number =>
     numberAt(input[name], name, { least: 0, most: 5000 });
   const [lf, rf, lr, rr] = [corner('lf_kg'), corner('rf_kg'), corner('lr_kg'), corner('rr_kg')];
@@ -50,10 +52,11 @@ export function cornerWeights(input: CornerWeightsInput): CornerWeightsResult {
     reasons.push({ code, level, text });
   if ([lf, rf, lr, rr].includes(0)) say('corner_unloaded', 'fail', 'A wheel bears nothing.');
   const text = `Cross is ${cross.toFixed(1)} %; ${target} % are wanted.`;
-  if (Math.abs(error) > CROSS.off + SLACK) say('cross_weight_off', 'fail', text);
-  else if (Math.abs(error) > CROSS.marginal + SLACK) say('cross_weight_marginal', 'watch', text);
-  if (Math.abs(left - 50) > SIDE + SLACK) say('side_bias', 'watch', `The left bears ${left.toFixed(1)} %.`);
-  if (expected !== null && Math.abs(total / expected - 1) * 100 > TOTAL + SLACK)
+  if (Math.abs(error) > allowed.crossOff_pct + SLACK) say('cross_weight_off', 'fail', text);
+  else if (Math.abs(error) > allowed.crossMarginal_pct + SLACK) say('cross_weight_marginal', 'watch', text);
+  if (Math.abs(left - 50) > allowed.side_pct + SLACK)
+    say('side_bias', 'watch', `The left bears ${left.toFixed(1)} %.`);
+  if (expected !== null && Math.abs(total / expected - 1) * 100 > allowed.total_pct + SLACK)
     say(
       'total_differs_check_scales',
       'watch',

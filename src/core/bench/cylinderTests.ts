@@ -5,17 +5,7 @@
  * Doc 7488 (published). Leak-down of 25 % allowed on aircraft engines: FAA AC 43.13-1B (published, from memory). Grades of
  * leak-down, what oil must change, unevenness, two low ones side by side: common practice.
  */
-import {
-  countAt,
-  inconsistent,
-  isGiven,
-  judged,
-  listAt,
-  numberAt,
-  SLACK,
-  type Judged,
-  type Reason,
-} from './input.ts';
+import { countAt, inconsistent, isGiven, judged, listAt, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export type WetDry = 'rings' | 'valvesOrGasket' | 'unclear';
 export type LeakGrade = 'good' | 'serviceable' | 'poor' | 'failed';
@@ -31,6 +21,7 @@ export interface CylinderTestsInput {
   altitude_m?: number | null;
   specMinSeaLevel_psi?: number | null;
   warm?: boolean | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface CylinderTestsResult extends Judged {
@@ -47,12 +38,11 @@ export interface CylinderTestsResult extends Judged {
 }
 
 /** Of the highest. */
-const LOW = 0.75;
-const UNEVEN = 0.85;
 /** Percent that oil adds (common practice). */
-const RISE = { rings: 15, none: 5 };
+/** From memory or common practice; a shop may put its own in their place. */
+export const LIMITS = { low: 0.75, uneven: 0.85, ringsRise_pct: 15, noRise_pct: 5, woken_psi: 30 };
+
 /** A dead cylinder that oil brings to this much has dead rings (common practice). */
-const WOKEN_PSI = 30;
 const LEAK: readonly [LeakGrade, number][] = [['good', 10], ['serviceable', 20], ['poor', 30]]; // prettier-ignore
 
 /** ISO 2533: pressure at an altitude against that at sea level. */
@@ -79,12 +69,12 @@ function banksAt(value: unknown, cylinders: number): number[][] {
   return banks;
 }
 
-function wetDryOf(dry: number, wet: number | null): WetDry | null {
+function wetDryOf(dry: number, wet: number | null, allowed: typeof LIMITS): WetDry | null {
   if (wet === null) return null;
-  if (dry === 0) return wet >= WOKEN_PSI - SLACK ? 'rings' : 'valvesOrGasket';
+  if (dry === 0) return wet >= allowed.woken_psi - SLACK ? 'rings' : 'valvesOrGasket';
   const rise = ((wet - dry) / dry) * 100;
-  if (rise >= RISE.rings - SLACK) return 'rings';
-  return rise <= RISE.none + SLACK ? 'valvesOrGasket' : 'unclear';
+  if (rise >= allowed.ringsRise_pct - SLACK) return 'rings';
+  return rise <= allowed.noRise_pct + SLACK ? 'valvesOrGasket' : 'unclear';
 }
 
 const gradeOf = (leak: number | null): LeakGrade | null =>
@@ -104,6 +94,7 @@ const WHERE_IT_HISSES =
 
 /** Judges the cylinders of an engine against one another, and against a specification where there is one. */
 export function cylinderTests(input: CylinderTestsInput): CylinderTestsResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const dry = listAt(input.dry_psi, 'dry_psi', { least: 2, most: 16 }).map((v, i) =>
     numberAt(v, `dry_psi[${i}]`, { least: 0, most: 700 }),
   );
@@ -122,7 +113,7 @@ export function cylinderTests(input: CylinderTestsInput): CylinderTestsResult {
     );
 
   const lowToHigh = lowest / highest;
-  const lowCylinders = dry.flatMap((p, i) => (p < LOW * highest - SLACK ? [i + 1] : []));
+  const lowCylinders = dry.flatMap((p, i) => (p < allowed.low * highest - SLACK ? [i + 1] : []));
   const pairs = pairsIn(banks, lowCylinders);
   const factor = atmosphere(altitude);
   const seaLevel = dry.map((p) => p / factor);
@@ -131,8 +122,10 @@ export function cylinderTests(input: CylinderTestsInput): CylinderTestsResult {
   const say = (code: string, level: Reason['level'], text: string): number =>
     reasons.push({ code, level, text });
   const share = `The lowest has ${(lowToHigh * 100).toFixed(0)} % of the highest`;
-  if (lowToHigh < LOW - SLACK) say('low_cylinder', 'fail', `${share}, under 75 %.`);
-  else if (lowToHigh < UNEVEN - SLACK) say('uneven', 'watch', `${share}, under 85 %.`);
+  if (lowToHigh < allowed.low - SLACK)
+    say('low_cylinder', 'fail', `${share}, under ${(allowed.low * 100).toFixed(0)} %.`);
+  else if (lowToHigh < allowed.uneven - SLACK)
+    say('uneven', 'watch', `${share}, under ${(allowed.uneven * 100).toFixed(0)} %.`);
   if (pairs.length > 0)
     say('adjacent_low_pair', 'fail', `Two low ones lie side by side (${pairs.map((p) => p.join(' and ')).join(', ')}): the gasket between them.`); // prettier-ignore
   if (leakGrades?.some((g) => g === 'poor' || g === 'failed')) say('leakdown', 'fail', WHERE_IT_HISSES);
@@ -154,7 +147,7 @@ export function cylinderTests(input: CylinderTestsInput): CylinderTestsResult {
     adjacentLowPairs: pairs,
     altitudeFactor: factor,
     seaLevel_psi: seaLevel,
-    wetDry: wet && wet.map((w, i) => wetDryOf(dry[i]!, w)),
+    wetDry: wet && wet.map((w, i) => wetDryOf(dry[i]!, w, allowed)),
     leakGrades,
     ...judged(reasons),
   };

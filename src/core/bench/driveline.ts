@@ -7,7 +7,7 @@
  * memory). 3°, 0.5° of difference: common practice. Movement of the shaft with its ends: derived.
  */
 import { deg, rad } from './exact.ts';
-import { choiceAt, inconsistent, InputError, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
+import { choiceAt, inconsistent, InputError, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 import { anglesOf, type Member } from './joints.ts';
 
@@ -44,6 +44,7 @@ export interface DrivelineInput {
     /** Above nothing it lifts the nose. */
     existingWedges_deg?: number[] | null;
   } | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface DrivelineSolution {
@@ -73,12 +74,21 @@ export interface DrivelineResult extends Judged {
   solution: DrivelineSolution | null;
 }
 
+/** From memory or common practice; a shop may put its own in their place. */
+export const LIMITS = {
+  needles_deg: 0.5,
+  low_deg: 1,
+  high_deg: 3,
+  torsional_rad_s2: 300,
+  inertial_rad_s2: 1000,
+  differenceWatch_deg: 0.5,
+  differenceFail_deg: 1,
+};
+
 /** Said with every solution. */
 const WEDGE_NOTE =
   'Which way round a wedge lifts the nose depends on whether the axle lies above its springs or below them: look at the angle again once it is in.';
 
-const LIMITS = { needles: 0.5, low: 1, high: 3, torsional: 300, inertial: 1000 };
-const DIFFERENCE = { watch: 0.5, fail: 1 };
 /** Largest angle by speed (from memory: Dana Spicer installation table). */
 const BY_RPM: readonly [number, number][] = [
   [1500, 11.5], [2000, 8 + 40 / 60], [2500, 7], [3000, 5 + 50 / 60],
@@ -235,10 +245,10 @@ function stateOf(r: Read, members: readonly Member[]): State {
   };
 }
 
-const isCalm = ({ torsional, drive, coast }: State): boolean =>
-  torsional <= LIMITS.torsional + SLACK &&
-  drive <= LIMITS.inertial + SLACK &&
-  coast <= LIMITS.inertial + SLACK;
+const isCalm = ({ torsional, drive, coast }: State, allowed: typeof LIMITS): boolean =>
+  torsional <= allowed.torsional_rad_s2 + SLACK &&
+  drive <= allowed.inertial_rad_s2 + SLACK &&
+  coast <= allowed.inertial_rad_s2 + SLACK;
 
 interface Candidate extends Change {
   removed: number[];
@@ -278,14 +288,16 @@ const better = (a: Candidate, b: Candidate): number =>
   b.wedge - a.wedge ||
   b.shim - a.shim;
 
-function solutionOf(r: Read, most: number): DrivelineSolution | null {
+function solutionOf(r: Read, most: number, allowed: typeof LIMITS): DrivelineSolution | null {
   if (!r.solve) return null;
   const sound = candidatesOf(r, r.solve).filter(
     ({ state }) =>
-      isCalm(state) &&
-      state.angles.every((a) => a >= LIMITS.low - SLACK && a <= Math.min(LIMITS.high, most) + SLACK),
+      isCalm(state, allowed) &&
+      state.angles.every(
+        (a) => a >= allowed.low_deg - SLACK && a <= Math.min(allowed.high_deg, most) + SLACK,
+      ),
   );
-  for (const limit of [DIFFERENCE.watch, DIFFERENCE.fail]) {
+  for (const limit of [allowed.differenceWatch_deg, allowed.differenceFail_deg]) {
     const fit = sound.filter(({ state }) => state.difference <= limit + SLACK).sort(better);
     const [best] = fit;
     if (best)
@@ -301,36 +313,44 @@ function solutionOf(r: Read, most: number): DrivelineSolution | null {
   return null;
 }
 
-function judgeAngles(angles: readonly number[], most: number): Reason[] {
+function judgeAngles(angles: readonly number[], most: number, allowed: typeof LIMITS): Reason[] {
   return angles.flatMap((angle, i): Reason[] => {
     const says = (code: string, level: Reason['level'], words: string): Reason[] => [
       { code, level, text: `Joint ${i + 1} runs at ${angle.toFixed(2)}°: ${words}.` },
     ];
-    if (angle < LIMITS.needles - SLACK)
+    if (angle < allowed.needles_deg - SLACK)
       return says(
         'needle_min',
         'fail',
-        `under ${LIMITS.needles}°, its needles do not roll and mark their races`,
+        `under ${allowed.needles_deg}°, its needles do not roll and mark their races`,
       );
-    if (angle < LIMITS.low - SLACK) return says('angle_low', 'watch', `under ${LIMITS.low}°`);
+    if (angle < allowed.low_deg - SLACK) return says('angle_low', 'watch', `under ${allowed.low_deg}°`);
     if (angle > most + SLACK)
       return says('angle_over_table', 'fail', `over the ${most.toFixed(2)}° that this speed allows`);
-    if (angle > LIMITS.high + SLACK) return says('angle_over_3', 'watch', `over ${LIMITS.high}°`);
+    if (angle > allowed.high_deg + SLACK) return says('angle_over_3', 'watch', `over ${allowed.high_deg}°`);
     return [];
   });
 }
 
-function judgeState(state: State): Reason[] {
+function judgeState(state: State, allowed: typeof LIMITS): Reason[] {
   const reasons: Reason[] = [];
   const off = `The joints differ by ${state.difference.toFixed(2)}°`;
-  if (state.difference > DIFFERENCE.fail + SLACK)
-    reasons.push({ code: 'cancel_fail', level: 'fail', text: `${off}, over 1°: they do not cancel.` });
-  else if (state.difference > DIFFERENCE.watch + SLACK)
-    reasons.push({ code: 'cancel_watch', level: 'watch', text: `${off}, over half a degree.` });
+  if (state.difference > allowed.differenceFail_deg + SLACK)
+    reasons.push({
+      code: 'cancel_fail',
+      level: 'fail',
+      text: `${off}, over ${allowed.differenceFail_deg}°: they do not cancel.`,
+    });
+  else if (state.difference > allowed.differenceWatch_deg + SLACK)
+    reasons.push({
+      code: 'cancel_watch',
+      level: 'watch',
+      text: `${off}, over ${allowed.differenceWatch_deg}°.`,
+    });
   for (const [code, value, most, what] of [
-    ['torsional', state.torsional, LIMITS.torsional, 'Torsional shaking'],
-    ['inertial_drive', state.drive, LIMITS.inertial, 'Inertia at the front joint'],
-    ['inertial_coast', state.coast, LIMITS.inertial, 'Inertia at the rear joint'],
+    ['torsional', state.torsional, allowed.torsional_rad_s2, 'Torsional shaking'],
+    ['inertial_drive', state.drive, allowed.inertial_rad_s2, 'Inertia at the front joint'],
+    ['inertial_coast', state.coast, allowed.inertial_rad_s2, 'Inertia at the rear joint'],
   ] as const)
     if (value > most + SLACK)
       reasons.push({
@@ -350,12 +370,13 @@ function arrangementOf(members: readonly Member[]): DrivelineResult['arrangement
 
 /** Judges a driveline as it was measured, under drive; and where it is asked, finds what puts it right. */
 export function driveline(input: DrivelineInput): DrivelineResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const r = read(input);
   const members = membersOf(r, { wedge: 0, shim: 0 }, r.wrap);
   const state = stateOf(r, members);
   const most = maxAngleAt(r.rpm);
-  const solution = solutionOf(r, most);
-  const reasons = [...judgeAngles(state.angles, most), ...judgeState(state)];
+  const solution = solutionOf(r, most, allowed);
+  const reasons = [...judgeAngles(state.angles, most, allowed), ...judgeState(state, allowed)];
   if (r.solve && solution === null)
     reasons.push({
       code: 'no_solution',

@@ -4,7 +4,7 @@
  * Sources. Indexes and estimates at completion: ANSI/EIA-748; PMBOK Guide, 6th edition, §7.4 (published). 0.95, 0.85 and 1.1: common
  * practice.
  */
-import { inconsistent, judged, numberAt, optionalAt, reasonList, SLACK, type Judged } from './input.ts';
+import { inconsistent, judged, numberAt, optionalAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 /** Money as a plain number in the shop's currency. */
 export interface EarnedValueInput {
@@ -18,6 +18,7 @@ export interface EarnedValueInput {
   ac: number;
   /** What is left, estimated anew. */
   bottomUpEtc?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface EarnedValueResult extends Judged {
@@ -36,8 +37,8 @@ export interface EarnedValueResult extends Judged {
   percentComplete: number;
 }
 
-const INDEX = { low: 0.85, watch: 0.95 };
-const UNREALISTIC = 1.1;
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { low: 0.85, watch: 0.95, unrealistic: 1.1 };
 
 /** Null where it would be divided by nothing. */
 const over = (a: number | null, b: number | null): number | null =>
@@ -45,6 +46,7 @@ const over = (a: number | null, b: number | null): number | null =>
 
 /** Works out where a budget ends. */
 export function earnedValue(input: EarnedValueInput): EarnedValueResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const bac = numberAt(input.bac, 'bac', { above: 0, most: 1e12 });
   const at = (name: 'pv' | 'ev' | 'ac'): number => numberAt(input[name], name, { least: 0, most: 1e12 });
   const [pv, ev, ac] = [at('pv'), at('ev'), at('ac')];
@@ -60,11 +62,11 @@ export function earnedValue(input: EarnedValueInput): EarnedValueResult {
   const { reasons, say } = reasonList();
   for (const [index, name, what] of [[cpi, 'cpi', 'Cost'], [spi, 'spi', 'Schedule']] as const) // prettier-ignore
     if (index === null) say('watch', `${name}_undefined`, `${what} cannot be judged yet.`);
-    else if (index < INDEX.watch - SLACK)
-      say(index < INDEX.low - SLACK ? 'fail' : 'watch', `${name}_low`, `${what}: ${index.toFixed(2)} done for every 1 ${name === 'cpi' ? 'spent' : 'planned'}.`); // prettier-ignore
+    else if (index < allowed.watch - SLACK)
+      say(index < allowed.low - SLACK ? 'fail' : 'watch', `${name}_low`, `${what}: ${index.toFixed(2)} done for every 1 ${name === 'cpi' ? 'spent' : 'planned'}.`); // prettier-ignore
   if (ev < bac - SLACK && ac >= bac - SLACK)
     say('fail', 'budget_spent_work_left', 'The budget is spent, and work is left.');
-  else if (tcpiBac !== null && tcpiBac > UNREALISTIC + SLACK)
+  else if (tcpiBac !== null && tcpiBac > allowed.unrealistic + SLACK)
     say('watch', 'tcpi_unrealistic', `To keep the budget, ${tcpiBac.toFixed(2)} must be done for every 1 spent from now on.`); // prettier-ignore
   return {
     ...{ cv: ev - ac, sv: ev - pv, cpi, spi, eacCpi },

@@ -4,7 +4,7 @@
  * Sources. Normal prior and likelihood on the logarithm, posterior predictive: Gelman et al., Bayesian Data Analysis, chapters 2 and 5
  * (published). Deviations of 0.3 and 0.35, bands of the factor: common practice.
  */
-import { judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, textAt, type Judged } from './input.ts'; // prettier-ignore
+import { judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, textAt, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 import { mean } from './statistics.ts';
 
 export interface EstimateCalibrationInput {
@@ -14,6 +14,7 @@ export interface EstimateCalibrationInput {
   priorMean_ln?: number | null;
   priorSd_ln?: number | null;
   sigma_ln?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface EstimateCalibrationResult extends Judged {
@@ -33,12 +34,14 @@ export interface EstimateCalibrationResult extends Judged {
   mean_h: number;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { far: 4 / 3, some: 1.1 };
+
 const MOST_HOURS = 100_000;
 const SIGMA = { otherwise: 0.35, least: 0.1, freedom: 5 };
 /** Normal quantile of nine tenths. */
 const Z90 = 1.2815515655446004;
 const FEW = 3;
-const OFF = { far: 4 / 3, some: 1.1 };
 
 interface Job {
   kind: string;
@@ -73,6 +76,7 @@ function pooledSigma(jobs: readonly Job[]): number | null {
 
 /** What a new estimate of a kind will most likely take. */
 export function estimateCalibration(input: EstimateCalibrationInput): EstimateCalibrationResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const jobs = listAt(input.jobs, 'jobs', { least: 0, most: 10_000 }).map((j, i) => jobAt(j, `jobs[${i}]`));
   const kind = textAt(input.kind, 'kind');
   const estimate = numberAt(input.newEstimate_h, 'newEstimate_h', { above: 0, most: MOST_HOURS });
@@ -93,8 +97,8 @@ export function estimateCalibration(input: EstimateCalibrationInput): EstimateCa
     say('watch', 'few_jobs_of_this_kind', `Only ${own.length} of this kind were done so far.`);
   const beyond = (limit: number): boolean => factor > limit + SLACK || factor < 1 / limit - SLACK;
   const so = `This kind takes ${factor.toFixed(2)} times what is estimated.`;
-  if (beyond(OFF.far)) say('fail', 'estimates_far_off', so);
-  else if (beyond(OFF.some)) say('watch', 'estimates_off', so);
+  if (beyond(allowed.far)) say('fail', 'estimates_far_off', so);
+  else if (beyond(allowed.some)) say('watch', 'estimates_off', so);
   return {
     n: own.length,
     rawMean_ln: own.length === 0 ? null : mean(own),

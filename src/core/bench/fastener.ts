@@ -8,17 +8,10 @@
  * again (heat, 50 and 150 miles): common practice. A maker's own torque always goes before what is worked out here.
  */
 import { MM_PER_IN, N_PER_LBF, NM_PER_KGM, NM_PER_LBFT, PA_PER_KSI } from './exact.ts';
-import {
-  choiceAt,
-  inconsistent,
-  type InputError,
-  judged,
-  numberAt,
-  objectAt,
-  SLACK,
-  type Judged,
-  type Reason,
-} from './input.ts';
+import { choiceAt, inconsistent, type InputError, judged, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
+
+/** From memory or common practice; a shop may put its own in their place. */
+export const LIMITS = { over: 0.9, high: 0.8, low: 0.6, under: 0.4, scatter: 0.3 };
 
 const TORQUE_UNITS = ['Nm', 'lbft', 'inlb', 'kgm'] as const;
 export type TorqueUnit = (typeof TORQUE_UNITS)[number];
@@ -47,6 +40,7 @@ export interface FastenerInput {
     miles: number;
     done?: RetorqueStep[] | null;
   } | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface FastenerResult extends Judged {
@@ -71,9 +65,7 @@ export interface FastenerResult extends Judged {
 /** Torque factors by surface (published: Shigley). */
 const NUT_FACTOR = { dryBlack: 0.3, zinc: 0.2, oiled: 0.18, cadmium: 0.16, antiSeize: 0.12 } as const;
 /** Scatter of preload by a torque wrench (from memory: Bickford). */
-const SCATTER = 0.3;
 /** Shares of proof load (common practice). */
-const LIMITS = { over: 0.9, high: 0.8, low: 0.6, under: 0.4 };
 
 const NM_PER: Record<TorqueUnit, number> = {
   Nm: 1,
@@ -139,21 +131,21 @@ function gradeAt(value: unknown, system: Thread['system']): FastenerInput['grade
 
 const percent = (share: number): string => `${(share * 100).toFixed(0)} %`;
 
-function judgeApplied(share: number): Reason[] {
+function judgeApplied(share: number, allowed: typeof LIMITS): Reason[] {
   const says = (code: string, level: Reason['level'], text: string): Reason[] => [{ code, level, text }];
   const at = `${percent(share)} of its proof load`;
-  if (share > LIMITS.over + SLACK)
+  if (share > allowed.over + SLACK)
     return says(
       'over_torqued',
       'fail',
-      `It is pulled to ${at}, over ${percent(LIMITS.over)}: do not use it again.`,
+      `It is pulled to ${at}, over ${percent(allowed.over)}: do not use it again.`,
     );
-  if (share > LIMITS.high + SLACK)
-    return says('high', 'watch', `It is pulled to ${at}, over ${percent(LIMITS.high)}.`);
-  if (share < LIMITS.under - SLACK)
-    return says('under_torqued', 'fail', `It is pulled to ${at} only, under ${percent(LIMITS.under)}.`);
-  if (share < LIMITS.low - SLACK)
-    return says('low', 'watch', `It is pulled to ${at} only, under ${percent(LIMITS.low)}.`);
+  if (share > allowed.high + SLACK)
+    return says('high', 'watch', `It is pulled to ${at}, over ${percent(allowed.high)}.`);
+  if (share < allowed.under - SLACK)
+    return says('under_torqued', 'fail', `It is pulled to ${at} only, under ${percent(allowed.under)}.`);
+  if (share < allowed.low - SLACK)
+    return says('low', 'watch', `It is pulled to ${at} only, under ${percent(allowed.low)}.`);
   return [];
 }
 
@@ -207,6 +199,7 @@ function retorqueAt(value: FastenerInput['retorque']): {
 
 /** Works out what a bolt of this thread and grade can hold, the torque that pulls it to its preload, and what is due. */
 export function fastener(input: FastenerInput): FastenerResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const thread = threadAt(input.thread);
   const grade = gradeAt(input.grade, thread.system);
   const surface = choiceAt(input.surface, 'surface', SURFACES, 'zinc', 'out_of_range');
@@ -232,7 +225,7 @@ export function fastener(input: FastenerInput): FastenerResult {
     const torque = numberAt(of.value, 'applied.value', { least: 0, most: 5000 }) * NM_PER[unit];
     const pulled_N = torque / (nutFactor * d_m);
     applied = { torque_Nm: torque, preload_N: pulled_N, proofFraction: pulled_N / proofLoad_N };
-    reasons.push(...judgeApplied(applied.proofFraction));
+    reasons.push(...judgeApplied(applied.proofFraction, allowed));
   }
   const { plan, reasons: due } = retorqueAt(input.retorque);
   reasons.push(...due);
@@ -249,8 +242,8 @@ export function fastener(input: FastenerInput): FastenerResult {
     torque_lbft: torque_Nm / NM_PER.lbft,
     torque_inlb: torque_Nm / NM_PER.inlb,
     torque_kgm: torque_Nm / NM_PER.kgm,
-    preloadLow_N: preload_N * (1 - SCATTER),
-    preloadHigh_N: preload_N * (1 + SCATTER),
+    preloadLow_N: preload_N * (1 - allowed.scatter),
+    preloadHigh_N: preload_N * (1 + allowed.scatter),
     applied,
     retorque: plan,
     ...judged(reasons),

@@ -7,7 +7,7 @@
  */
 import { deg } from './exact.ts';
 import { symmetricEigen, type Matrix3, type Vector3 } from './eigen.ts';
-import { inconsistent, judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, textAt, type Judged } from './input.ts'; // prettier-ignore
+import { inconsistent, judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, textAt, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface FramePoint {
   x_mm: number;
@@ -18,6 +18,7 @@ export interface FramePoint {
 export interface FrameSymmetryInput {
   points: { name: string; left: FramePoint; right: FramePoint; datum_mm?: number | null }[];
   tolerance_mm?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 type State = 'ok' | 'watch' | 'fail';
@@ -59,7 +60,9 @@ interface Pair {
 }
 
 /** Of the tolerance (common practice). */
-const WATCH = 2 / 3;
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { watch: 2 / 3 };
+
 /** Eigenvalues this close, of the largest, leave the plane open. */
 const UNDECIDED = 1e-6;
 
@@ -123,13 +126,18 @@ function diagonalOf(a: Pair, b: Pair, stateOf: (mm: number) => State) {
 
 /** Judges a frame by its pairs, its diagonals and its heights. */
 export function frameSymmetry(input: FrameSymmetryInput): FrameSymmetryResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const points = listAt(input.points, 'points', { least: 3, most: 200 }).map((p, i) =>
     pairAt(p, `points[${i}]`),
   );
   const tolerance = numberAt(input.tolerance_mm, 'tolerance_mm', { above: 0, most: 1000, otherwise: 3 });
   const { normal, offset } = bestPlane(points);
   const stateOf = (mm: number): State =>
-    Math.abs(mm) > tolerance + SLACK ? 'fail' : Math.abs(mm) > WATCH * tolerance + SLACK ? 'watch' : 'ok';
+    Math.abs(mm) > tolerance + SLACK
+      ? 'fail'
+      : Math.abs(mm) > allowed.watch * tolerance + SLACK
+        ? 'watch'
+        : 'ok';
   const pairs = points.map(({ name, left, right }) => {
     const bench: Vector3 = [left[0] - right[0], left[1] + right[1], left[2] - right[2]];
     const residual_mm = length(minus(left, mirrored(right, normal, offset)));
@@ -154,7 +162,7 @@ export function frameSymmetry(input: FrameSymmetryInput): FrameSymmetryResult {
       say(
         worst,
         code,
-        `${what} by more than ${worst === 'fail' ? tolerance : (WATCH * tolerance).toFixed(1)} mm.`,
+        `${what} by more than ${worst === 'fail' ? tolerance : (allowed.watch * tolerance).toFixed(1)} mm.`,
       );
   };
   judge(pairs, 'pair_asymmetry', 'A pair is not the mirror of itself,');

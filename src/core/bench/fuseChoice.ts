@@ -4,7 +4,7 @@
  * Sources. Ratings of blade fuses: ISO 8820-3 (published; the larger ones 8820-4 and -5, from memory). What thin-wall cable carries,
  * the load at most 80 % of a fuse: common practice.
  */
-import { InputError, isGiven, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { InputError, isGiven, judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface FuseChoiceInput {
   load_A: number;
@@ -14,6 +14,7 @@ export interface FuseChoiceInput {
   loadFactor?: number | null;
   bundleFactor?: number | null;
   fitted_A?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface FuseChoiceResult extends Judged {
@@ -25,6 +26,9 @@ export interface FuseChoiceResult extends Judged {
   minimumWire_mm2: number | null;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { near: 0.8 };
+
 /** Square millimetres and amperes (common practice). */
 const CARRIES: readonly [number, number][] = [
   [0.5, 11], [0.75, 14], [1, 16.5], [1.5, 21], [2, 25], [2.5, 29], [3, 33], [4, 39], [6, 50], [10, 70],
@@ -32,7 +36,6 @@ const CARRIES: readonly [number, number][] = [
 const FUSES_A = [
   1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40, 50, 60, 70, 80, 100, 125, 150, 175, 200, 225, 250, 275, 300,
 ];
-const NEAR = 0.8;
 
 function ampacityOf({ wire_mm2, ampacity_A }: FuseChoiceInput): number {
   if (isGiven(ampacity_A)) return numberAt(ampacity_A, 'ampacity_A', { above: 0, most: 1000 });
@@ -44,6 +47,7 @@ function ampacityOf({ wire_mm2, ampacity_A }: FuseChoiceInput): number {
 
 /** Chooses the fuse of a circuit, and judges the one that is fitted. */
 export function fuseChoice(input: FuseChoiceInput): FuseChoiceResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const load = numberAt(input.load_A, 'load_A', { above: 0, most: 300 });
   const alone = ampacityOf(input);
   const loadFactor = numberAt(input.loadFactor, 'loadFactor', { above: 0, most: 1, otherwise: 0.8 });
@@ -62,7 +66,7 @@ export function fuseChoice(input: FuseChoiceInput): FuseChoiceResult {
     reasons.push({ code, level, text });
   if (chosen === null)
     say('wire_too_thin_for_fuse', 'fail', `A fuse of ${minFuse} A would not protect this wire.`);
-  else if (load > NEAR * ampacity + SLACK)
+  else if (load > allowed.near * ampacity + SLACK)
     say('wire_near_limit', 'watch', 'The wire carries nearly all that it may.');
   if (fitted !== null) {
     if (fitted > ampacity + SLACK)

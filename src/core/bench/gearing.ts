@@ -6,16 +6,7 @@
  * practice. Rolling factor under load: common practice.
  */
 import { IN_PER_MILE, KM_PER_MILE, MM_PER_IN } from './exact.ts';
-import {
-  inconsistent,
-  InputError,
-  isGiven,
-  judged,
-  numberAt,
-  SLACK,
-  type Judged,
-  type Reason,
-} from './input.ts';
+import { inconsistent, InputError, isGiven, judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 /** Exactly one of the three. */
 export interface GearingTyre {
@@ -46,6 +37,7 @@ export interface GearingInput {
   /** With this one the speedometer was right. */
   originalTyre?: GearingTyre | null;
   wantedRpm?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface GearingResult extends Judged {
@@ -63,10 +55,11 @@ export interface GearingResult extends Judged {
   speedometer: { errorFactor: number; indicated_mph: number; axleToRestore: number } | null;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { readsLow: 0.01, readsHigh: 0.1 };
+
 /** Revolutions a minute of a shaft that turns once an inch of road, at one mile an hour. */
 const PER_MPH = IN_PER_MILE / 60;
-const READS_LOW = 0.01;
-const READS_HIGH = 0.1;
 
 /** Inches. */
 function diameterOf(tyre: GearingTyre | null | undefined, field: string): number {
@@ -155,6 +148,7 @@ function judgeRpm(input: GearingInput, rpm: number): Reason[] {
 
 /** Works out how engine and road go together, and judges engine speed and speedometer where their limits are known. */
 export function gearing(input: GearingInput): GearingResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const diameter = diameterOf(input.tyre, 'tyre');
   const axle = axleOf(input);
   const gear = numberAt(input.gearRatio, 'gearRatio', { least: 0.4, most: 8 });
@@ -170,12 +164,12 @@ export function gearing(input: GearingInput): GearingResult {
     const errorFactor = diameter / before;
     speedometer = { errorFactor, indicated_mph: mph / errorFactor, axleToRestore: axle * errorFactor };
     const off = Math.abs(before / diameter - 1);
-    if (diameter > before && off > READS_LOW + SLACK)
+    if (diameter > before && off > allowed.readsLow + SLACK)
       reasons.push({
         ...{ code: 'speedo_reads_low', level: 'watch' as const },
         text: `The speedometer reads low: at ${mph.toFixed(0)} it shows ${speedometer.indicated_mph.toFixed(0)}.`,
       });
-    else if (diameter < before && off > READS_HIGH + SLACK)
+    else if (diameter < before && off > allowed.readsHigh + SLACK)
       reasons.push({
         ...{ code: 'speedo_reads_high', level: 'watch' as const },
         text: `The speedometer reads high by more than a tenth.`,

@@ -6,7 +6,7 @@
  * 1.5 and 3 inHg: from memory. Limits on size, BSFC and duty: common practice.
  */
 import { KG_PER_LB } from './exact.ts';
-import { countAt, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { countAt, judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface InductionFuelInput {
   displacement_in3: number;
@@ -26,6 +26,7 @@ export interface InductionFuelInput {
     ratedPressure_psi?: number | null;
     actualPressure_psi?: number | null;
   } | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface InductionFuelResult extends Judged {
@@ -42,15 +43,16 @@ export interface InductionFuelResult extends Judged {
   } | null;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { tooSmall: 0.85, small: 1, big: 1.3, tooBig: 1.6, dutyOver: 0.9 };
+
 const CFM_DIVISOR = 2 * 1728;
 /** Carburettors are compared at this depression (from memory). */
 const NORMAL_INHG = 1.5;
 /** Of what is needed (common practice). */
-const CARB = { tooSmall: 0.85, small: 1, big: 1.3, tooBig: 1.6 };
 /** An injector that is open longer than this hardly closes (common practice). */
-const DUTY_OVER = 0.9;
 
-function carbOf(value: NonNullable<InductionFuelInput['carb']>, required: number) {
+function carbOf(value: NonNullable<InductionFuelInput['carb']>, required: number, allowed: typeof LIMITS) {
   const rated = numberAt(value.rated_cfm, 'carb.rated_cfm', { least: 20, most: 3000 });
   const at = numberAt(value.ratedAt_inHg, 'carb.ratedAt_inHg', {
     least: 0.5,
@@ -63,19 +65,19 @@ function carbOf(value: NonNullable<InductionFuelInput['carb']>, required: number
     { code, level, text: `It flows ${ratio.toFixed(2)} times what is needed: ${words}.` },
   ];
   const reasons =
-    ratio < CARB.tooSmall - SLACK
-      ? says('carb_too_small', 'fail', `under ${CARB.tooSmall}, it strangles the engine`)
-      : ratio < CARB.small - SLACK
+    ratio < allowed.tooSmall - SLACK
+      ? says('carb_too_small', 'fail', `under ${allowed.tooSmall}, it strangles the engine`)
+      : ratio < allowed.small - SLACK
         ? says('carb_small', 'watch', 'a little small')
-        : ratio > CARB.tooBig + SLACK
-          ? says('carb_too_big', 'fail', `over ${CARB.tooBig}; one with vacuum secondaries may bear more`)
-          : ratio > CARB.big + SLACK
-            ? says('carb_big', 'watch', `over ${CARB.big}; one with vacuum secondaries may bear more`)
+        : ratio > allowed.tooBig + SLACK
+          ? says('carb_too_big', 'fail', `over ${allowed.tooBig}; one with vacuum secondaries may bear more`)
+          : ratio > allowed.big + SLACK
+            ? says('carb_big', 'watch', `over ${allowed.big}; one with vacuum secondaries may bear more`)
             : [];
   return { carb: { normalised_cfm, ratio }, reasons };
 }
 
-function fuelOf(of: NonNullable<InductionFuelInput['fuel']>) {
+function fuelOf(of: NonNullable<InductionFuelInput['fuel']>, allowed: typeof LIMITS) {
   const at = (name: keyof typeof of, least: number, most: number, otherwise?: number): number =>
     numberAt(of[name], `fuel.${name}`, { least, most, otherwise });
   const isGiven = (name: keyof typeof of): boolean => of[name] !== undefined && of[name] !== null;
@@ -96,7 +98,8 @@ function fuelOf(of: NonNullable<InductionFuelInput['fuel']>) {
   const reasons: Reason[] = [];
   if (duty !== null) {
     const text = `The injectors are open ${(duty * 100).toFixed(0)} % of the time at full power.`;
-    if (duty > Math.max(DUTY_OVER, limit) + SLACK) reasons.push({ code: 'duty_over', level: 'fail', text });
+    if (duty > Math.max(allowed.dutyOver, limit) + SLACK)
+      reasons.push({ code: 'duty_over', level: 'fail', text });
     else if (duty > limit + SLACK) reasons.push({ code: 'duty_high', level: 'watch', text });
   }
   return {
@@ -115,12 +118,13 @@ function fuelOf(of: NonNullable<InductionFuelInput['fuel']>) {
 
 /** Works out the air of an engine, and judges the carburettor and the injectors that are given. */
 export function inductionFuel(input: InductionFuelInput): InductionFuelResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const displacement = numberAt(input.displacement_in3, 'displacement_in3', { least: 5, most: 1000 });
   const rpm = numberAt(input.peak_rpm, 'peak_rpm', { least: 500, most: 12_000 });
   const ve = numberAt(input.ve, 've', { least: 0.3, most: 1.4 });
   const required_cfm = (displacement * rpm * ve) / CFM_DIVISOR;
-  const air = input.carb ? carbOf(input.carb, required_cfm) : { carb: null, reasons: [] };
-  const petrol = input.fuel ? fuelOf(input.fuel) : { fuel: null, reasons: [] };
+  const air = input.carb ? carbOf(input.carb, required_cfm, allowed) : { carb: null, reasons: [] };
+  const petrol = input.fuel ? fuelOf(input.fuel, allowed) : { fuel: null, reasons: [] };
   return {
     required_cfm,
     carb: air.carb,

@@ -114,6 +114,18 @@ export function textAt(value: unknown, field: string, most = 200): string {
 export const optionalAt = (value: unknown, field: string, range: Range): number | null =>
   isGiven(value) ? numberAt(value, field, range) : null;
 
+/** Limits of the shop's own, by name; absent ones stay as they usually are. */
+export type OwnLimits<T> = { [K in keyof T]?: number | null } | null;
+type Limits<T> = { readonly [K in keyof T]: number };
+
+/** Limits to judge by: the usual ones, with the shop's own in their place; throws InputError naming `limits.…`. */
+export function limitsAt<T extends Readonly<Record<string, number>>>(value: unknown, usual: T): Limits<T> {
+  if (!isGiven(value)) return usual;
+  const of = objectAt(value, 'limits');
+  const own = Object.entries(usual).map(([name, otherwise]) => [name, numberAt(of[name], `limits.${name}`, { least: 0, most: 1e6, otherwise })]); // prettier-ignore
+  return Object.fromEntries(own) as Limits<T>;
+}
+
 /** Gathers reasons in the order in which they are said. */
 export function reasonList(): {
   reasons: Reason[];

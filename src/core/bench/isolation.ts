@@ -4,7 +4,7 @@
  * Sources. 60 V DC and 30 V AC, 100 and 500 Ω/V, method with a voltmeter: UNECE R100 rev. 2/3, ISO 6469-3 (published; number of the annex
  * from memory). Twice the limit as a warning, 5 % between voltages: common practice.
  */
-import { choiceAt, inconsistent, judged, numberAt, reasonList, SLACK, type Judged } from './input.ts';
+import { choiceAt, inconsistent, judged, numberAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface IsolationInput {
   workingVoltage_V: number;
@@ -18,6 +18,7 @@ export interface IsolationInput {
   vPos_V?: number | null;
   vPrime_V?: number | null;
   r0_ohm?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface IsolationResult extends Judged {
@@ -27,13 +28,15 @@ export interface IsolationResult extends Judged {
   hazardous: boolean;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { marginal: 2, sum_pct: 5 };
+
 const LIMIT = { dc: 100, ac: 500, combined: 500 };
 const HAZARDOUS = { dc: 60, ac: 30, combined: 60 };
-const MARGINAL = 2;
-const SUM_PCT = 5;
 
 /** Judges resistance to the body, in ohms for every volt. */
 export function isolation(input: IsolationInput): IsolationResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const V = numberAt(input.workingVoltage_V, 'workingVoltage_V', { above: 0, most: 2000 });
   const bus = choiceAt(input.bus, 'bus', ['dc', 'ac', 'combined']);
   const method = choiceAt(input.method, 'method', ['direct', 'voltmeter']);
@@ -50,7 +53,7 @@ export function isolation(input: IsolationInput): IsolationResult {
     if (vPrime > higher)
       throw inconsistent('vPrime_V', 'it cannot be above what it was without the resistor');
     resistance = r0 * V * (1 / vPrime - 1 / higher);
-    if (Math.abs(vNeg + vPos - V) > (SUM_PCT / 100) * V + SLACK)
+    if (Math.abs(vNeg + vPos - V) > (allowed.sum_pct / 100) * V + SLACK)
       say(
         'watch',
         'voltages_do_not_add_up',
@@ -60,7 +63,7 @@ export function isolation(input: IsolationInput): IsolationResult {
   const perVolt = resistance / V;
   const so = `${perVolt.toFixed(0)} Ω for every volt; at least ${LIMIT[bus]} are wanted.`;
   if (perVolt < LIMIT[bus] - SLACK) say('fail', 'isolation_too_low', so);
-  else if (perVolt < MARGINAL * LIMIT[bus] - SLACK) say('watch', 'isolation_marginal', so);
+  else if (perVolt < allowed.marginal * LIMIT[bus] - SLACK) say('watch', 'isolation_marginal', so);
   return {
     isolation_ohm: resistance,
     ohmsPerVolt: perVolt,

@@ -3,7 +3,7 @@
  *
  * Sources. Pascal's law, the lever (physics). A pedal force of 500 N: UNECE R13-H (published; from memory). 140 bar: common practice.
  */
-import { isGiven, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { isGiven, judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface LinePressureInput {
   pedalForce_N: number;
@@ -12,6 +12,7 @@ export interface LinePressureInput {
   booster_ratio?: number | null;
   newMasterBore_mm?: number | null;
   maxPressure_bar?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface LinePressureResult extends Judged {
@@ -27,13 +28,15 @@ export interface LinePressureResult extends Judged {
   newPedalForce_N: number | null;
 }
 
+/** From memory or common practice; a shop may put its own in their place. */
+export const LIMITS = { near: 0.85, heavy_N: 500 };
+
 const BAR_PER_MPA = 10;
 const PSI_PER_MPA = 1000 / 6.894757293168361;
-const NEAR = 0.85;
-const HEAVY_N = 500;
 
 /** Works out the pressure that a foot makes. A smaller bore gives more of it, and a longer pedal. */
 export function linePressure(input: LinePressureInput): LinePressureResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const force = numberAt(input.pedalForce_N, 'pedalForce_N', { least: 0, most: 3000 });
   const ratio = numberAt(input.pedalRatio, 'pedalRatio', { least: 1, most: 20 });
   const bore = numberAt(input.masterBore_mm, 'masterBore_mm', { least: 5, most: 80 });
@@ -56,8 +59,8 @@ export function linePressure(input: LinePressureInput): LinePressureResult {
   if (force === 0) say('no_pedal_force', 'watch', 'Nobody presses the pedal.');
   const text = `It makes ${judgedBar.toFixed(0)} bar; ${most} are allowed.`;
   if (judgedBar > most + SLACK) say('pressure_over_limit', 'fail', text);
-  else if (judgedBar > NEAR * most + SLACK) say('pressure_near_limit', 'watch', text);
-  if (newForce !== null && newForce > HEAVY_N + SLACK)
+  else if (judgedBar > allowed.near * most + SLACK) say('pressure_near_limit', 'watch', text);
+  if (newForce !== null && newForce > allowed.heavy_N + SLACK)
     say('pedal_force_over_500N', 'watch', `For the same pressure it takes ${newForce.toFixed(0)} N.`);
   return {
     masterArea_mm2: area,

@@ -5,7 +5,7 @@
  * watch band of 1 K: common practice; the product's data sheet always wins.
  */
 import { airAt, dewPointOf, humidityAt } from './dewPoint.ts';
-import { inconsistent, isGiven, judged, numberAt, objectAt, reasonList, SLACK, type Judged, type Reason } from './input.ts'; // prettier-ignore
+import { inconsistent, isGiven, judged, numberAt, objectAt, reasonList, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 /** What the product's data sheet says. */
 export interface PaintProduct {
@@ -21,6 +21,7 @@ export interface PaintCheckInput {
   surface_C: number;
   marginMin_K?: number | null;
   product?: PaintProduct | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface PaintCheckResult extends Judged {
@@ -35,16 +36,24 @@ export interface PaintLimits {
   minRh: number;
   maxRh: number;
   margin: number;
+  /** Kelvin above the margin in which it is close. */
+  watch: number;
 }
 
 /** Common practice: where it becomes close. */
-const WATCH_K = 1;
+
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { watch_K: 1 };
 
 const surfaceAt = (value: unknown, field: string, otherwise?: number): number =>
   numberAt(value, field, { least: -40, most: 80, otherwise });
 
 /** The limits of a product, each with its usual value where nothing is said. */
-export function paintLimits(marginMin_K: unknown, product: unknown): PaintLimits {
+export function paintLimits(
+  marginMin_K: unknown,
+  product: unknown,
+  watch: number = LIMITS.watch_K,
+): PaintLimits {
   const margin = numberAt(marginMin_K, 'marginMin_K', { least: 0, most: 30, otherwise: 3 });
   const of = isGiven(product) ? objectAt(product, 'product') : {};
   const humidity = (name: string, otherwise: number): number =>
@@ -55,6 +64,7 @@ export function paintLimits(marginMin_K: unknown, product: unknown): PaintLimits
     minRh: humidity('minRh_pct', 0),
     maxRh: humidity('maxRh_pct', 85),
     margin,
+    watch,
   };
   if (limits.maxSurface < limits.minSurface)
     throw inconsistent('product.maxSurface_C', 'it is below the lowest that is allowed');
@@ -73,7 +83,7 @@ export function paintReasons(
   const margin = surface - dewPointOf(air.air_C, rh);
   const close = `The surface is ${margin.toFixed(1)} K above the dew point; ${limits.margin} K are wanted.`;
   if (margin < limits.margin - SLACK) say('fail', 'surface_too_close_to_dew_point', close);
-  else if (margin < limits.margin + WATCH_K - SLACK) say('watch', 'dew_margin_small', close);
+  else if (margin < limits.margin + limits.watch - SLACK) say('watch', 'dew_margin_small', close);
   const at = `The surface is at ${surface.toFixed(1)} °C`;
   if (surface < limits.minSurface - SLACK)
     say('fail', 'surface_too_cold', `${at}; at least ${limits.minSurface} °C are wanted.`);
@@ -88,12 +98,13 @@ export function paintReasons(
 
 /** Judges air and surface at one moment. */
 export function paintCheck(input: PaintCheckInput): PaintCheckResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const air = {
     air_C: airAt(input.air_C, 'air_C'),
     rh_pct: humidityAt(input.rh_pct, 'rh_pct'),
     surface_C: surfaceAt(input.surface_C, 'surface_C'),
   };
-  const limits = paintLimits(input.marginMin_K, input.product);
+  const limits = paintLimits(input.marginMin_K, input.product, allowed.watch_K);
   const dew = dewPointOf(air.air_C, air.rh_pct);
   return {
     dewPoint_C: dew,

@@ -4,7 +4,7 @@
  * Sources. What is left is what was solid: mass balance; solids by volume as in ISO 3233 (published). Loss of 30 % where nothing is
  * said, limit of 60 %: common practice.
  */
-import { judged, numberAt, reasonList, SLACK, wholeAt, type Judged } from './input.ts';
+import { judged, numberAt, reasonList, SLACK, wholeAt, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface PaintCoverageInput {
   area_m2: number;
@@ -15,6 +15,7 @@ export interface PaintCoverageInput {
   loss_pct?: number | null;
   /** By volume, on the paint. */
   thinner_pct?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface PaintCoverageResult extends Judged {
@@ -24,10 +25,12 @@ export interface PaintCoverageResult extends Judged {
   litresAsMixed: number;
 }
 
-const UNUSUAL_LOSS = 60;
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { unusualLoss_pct: 60 };
 
 /** Litres, and the film to look for with a wet film comb. */
 export function paintCoverage(input: PaintCoverageInput): PaintCoverageResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const area = numberAt(input.area_m2, 'area_m2', { above: 0, most: 10_000 });
   const coats = wholeAt(input.coats, 'coats', { least: 1, most: 20, otherwise: 1 });
   const dry = numberAt(input.dryFilm_um, 'dryFilm_um', { least: 1, most: 5000 });
@@ -38,8 +41,8 @@ export function paintCoverage(input: PaintCoverageInput): PaintCoverageResult {
   const spreading = (10 * solids) / dry;
   const litres = (area * coats) / spreading / (1 - loss / 100);
   const { reasons, say } = reasonList();
-  if (loss > UNUSUAL_LOSS + SLACK)
-    say('watch', 'loss_unusually_high', `More than ${UNUSUAL_LOSS} % lost is unusual.`);
+  if (loss > allowed.unusualLoss_pct + SLACK)
+    say('watch', 'loss_unusually_high', `More than ${allowed.unusualLoss_pct} % lost is unusual.`);
   return {
     spreadingRate_m2_per_L: spreading,
     wetFilm_um: (dry / (solids / 100)) * thinned,

@@ -4,7 +4,7 @@
  * Sources. Twice the time for every 10 K: common practice (Arrhenius, rule of thumb); so are its limits. The product's data sheet
  * always wins.
  */
-import { inconsistent, judged, numberAt, optionalAt, reasonList, SLACK, type Judged } from './input.ts';
+import { inconsistent, judged, numberAt, optionalAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface PaintTimersInput {
   actual_C: number;
@@ -17,7 +17,11 @@ export interface PaintTimersInput {
   recoatMax_h?: number | null;
   touchDry_h?: number | null;
   cure_h?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
+
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { slow: 2, fast: 0.5 };
 
 const TIMES = ['flash_min', 'recoatMin_h', 'recoatMax_h', 'touchDry_h', 'cure_h'] as const;
 type Time = (typeof TIMES)[number];
@@ -25,7 +29,6 @@ type Time = (typeof TIMES)[number];
 export type PaintTimersResult = Judged & { factor: number } & Record<Time, number | null>;
 
 const MOST = 100_000;
-const FACTOR = { slow: 2, fast: 0.5 };
 
 /** How much longer anything takes at a temperature than at that of the sheet. */
 export const slowerBy = (actual_C: number, reference_C: number, doublingPer_K = 10): number =>
@@ -33,6 +36,7 @@ export const slowerBy = (actual_C: number, reference_C: number, doublingPer_K = 
 
 /** Times of the sheet, for the temperature that it is. */
 export function paintTimers(input: PaintTimersInput): PaintTimersResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const actual = numberAt(input.actual_C, 'actual_C', { least: -20, most: 60 });
   const reference = numberAt(input.reference_C, 'reference_C', { least: 0, most: 60, otherwise: 20 });
   const lowest = numberAt(input.minProduct_C, 'minProduct_C', { least: -20, most: 60, otherwise: 10 });
@@ -49,9 +53,9 @@ export function paintTimers(input: PaintTimersInput): PaintTimersResult {
       'below_product_minimum_no_cure',
       `Below ${lowest} °C it does not cure: these times do not count.`,
     );
-  else if (factor > FACTOR.slow + SLACK)
+  else if (factor > allowed.slow + SLACK)
     say('watch', 'cure_more_than_doubled', `Everything takes ${factor.toFixed(1)} times as long.`);
-  if (factor < FACTOR.fast - SLACK)
+  if (factor < allowed.fast - SLACK)
     say(
       'watch',
       'recoat_window_halved',

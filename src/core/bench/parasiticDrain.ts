@@ -3,7 +3,7 @@
  *
  * Source. Limits of 50 and 100 mA, half of the charge kept, 5 % of self-discharge a month: common practice.
  */
-import { judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface ParasiticDrainInput {
   drain_mA: number;
@@ -11,6 +11,7 @@ export interface ParasiticDrainInput {
   stateOfCharge_pct?: number | null;
   minimumCharge_pct?: number | null;
   selfDischarge_pct_per_month?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface ParasiticDrainResult extends Judged {
@@ -19,11 +20,14 @@ export interface ParasiticDrainResult extends Judged {
   days: number | null;
 }
 
-const LIMITS = { raised: 50, high: 100 };
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { raised_mA: 50, high_mA: 100 };
+
 const DAYS_A_MONTH = 30;
 
 /** Works out the days until a battery is down to what it must keep. */
 export function parasiticDrain(input: ParasiticDrainInput): ParasiticDrainResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const at = (name: keyof ParasiticDrainInput, most: number, otherwise?: number): number =>
     numberAt(input[name], name, { least: 0, most, otherwise });
   const drain = at('drain_mA', 100_000);
@@ -35,8 +39,8 @@ export function parasiticDrain(input: ParasiticDrainInput): ParasiticDrainResult
   const usable_Ah = Math.max(0, (capacity * (charge - least)) / 100);
   const reasons: Reason[] = [];
   const text = `It draws ${drain.toFixed(0)} mA while it stands.`;
-  if (drain > LIMITS.high + SLACK) reasons.push({ code: 'drain_high', level: 'fail', text });
-  else if (drain > LIMITS.raised + SLACK) reasons.push({ code: 'drain_raised', level: 'watch', text });
+  if (drain > allowed.high_mA + SLACK) reasons.push({ code: 'drain_high', level: 'fail', text });
+  else if (drain > allowed.raised_mA + SLACK) reasons.push({ code: 'drain_raised', level: 'watch', text });
   if (usable_Ah === 0)
     reasons.push({
       code: 'already_at_minimum',

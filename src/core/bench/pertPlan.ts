@@ -4,12 +4,13 @@
  * Sources. Mean and deviation: Malcolm, Roseboom, Clark & Fazar 1959, Operations Research 7; PMBOK Guide (published). The sum is only
  * roughly normal: textbook (central limit). Half and four fifths as limits: common practice.
  */
-import { inconsistent, judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, type Judged } from './input.ts'; // prettier-ignore
+import { inconsistent, judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 import { normalCdf } from './statistics.ts';
 
 export interface PertPlanInput {
   tasks: { optimistic_h: number; likely_h: number; pessimistic_h: number }[];
   deadline_h?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface PertPlanResult extends Judged {
@@ -20,10 +21,12 @@ export interface PertPlanResult extends Judged {
   probabilityOnTime: number | null;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { unlikely: 0.5, tight: 0.8 };
+
 const MOST_HOURS = 100_000;
 /** Normal quantile of four fifths. */
 const Z80 = 0.8416212335729143;
-const CHANCE = { unlikely: 0.5, tight: 0.8 };
 const FEW = 5;
 
 function taskAt(value: unknown, field: string): { mean_h: number; sd_h: number } {
@@ -42,6 +45,7 @@ function chanceOf(deadline: number, total: number, sd: number): number {
 
 /** Adds tasks up that come one after another and do not hang on each other. */
 export function pertPlan(input: PertPlanInput): PertPlanResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const tasks = listAt(input.tasks, 'tasks', { least: 1, most: 500 }).map((t, i) => taskAt(t, `tasks[${i}]`));
   const deadline = optionalAt(input.deadline_h, 'deadline_h', { least: 0, most: 1e8 });
   const total = tasks.reduce((a, t) => a + t.mean_h, 0);
@@ -50,8 +54,8 @@ export function pertPlan(input: PertPlanInput): PertPlanResult {
   const { reasons, say } = reasonList();
   if (chance !== null) {
     const so = `The chance to be done in time is ${(chance * 100).toFixed(0)} %.`;
-    if (chance < CHANCE.unlikely - SLACK) say('fail', 'deadline_unlikely', so);
-    else if (chance < CHANCE.tight - SLACK) say('watch', 'deadline_tight', so);
+    if (chance < allowed.unlikely - SLACK) say('fail', 'deadline_unlikely', so);
+    else if (chance < allowed.tight - SLACK) say('watch', 'deadline_tight', so);
     if (sd > 0 && tasks.length < FEW)
       say('watch', 'few_tasks_normal_is_rough', `With fewer than ${FEW} tasks the chance is rough.`);
   }

@@ -4,7 +4,7 @@
  * Sources. Charging through a resistor, ½CV²: physics. Closing at 95 %, stopping after three times the time, 80 % of what the resistor
  * bears, five seconds: common practice; the maker's data win.
  */
-import { inconsistent, judged, numberAt, optionalAt, reasonList, SLACK, type Judged } from './input.ts';
+import { inconsistent, judged, numberAt, optionalAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface PreChargeInput {
   pack_V: number;
@@ -18,6 +18,7 @@ export interface PreChargeInput {
   bus_V?: number | null;
   /** Needed with bus_V. */
   elapsed_s?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface PreChargeResult extends Judged {
@@ -35,13 +36,15 @@ export interface PreChargeResult extends Judged {
   closeAllowed: boolean | null;
 }
 
-const NEAR_ENERGY = 0.8;
-const STOP_AFTER = 3;
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { nearEnergy: 0.8, stopAfter: 3 };
+
 /** A bus above the pack by more than this is a meter at fault. */
 export const IMPLAUSIBLE_BUS = 1.05;
 
 /** Works a pre-charge out and, with a reading of the bus, says whether to wait, close or stop. */
 export function preCharge(input: PreChargeInput): PreChargeResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const V = numberAt(input.pack_V, 'pack_V', { above: 0, most: 1500 });
   const R = numberAt(input.resistor_ohm, 'resistor_ohm', { above: 0, most: 1e6 });
   const C = numberAt(input.capacitance_uF, 'capacitance_uF', { above: 0, most: 1e6 }) * 1e-6;
@@ -61,12 +64,12 @@ export function preCharge(input: PreChargeInput): PreChargeResult {
   const { reasons, say } = reasonList();
   const heat = `The resistor takes ${energy.toFixed(0)} J; ${pulse ?? 0} J are allowed.`;
   if (pulse !== null && energy > pulse + SLACK) say('fail', 'resistor_energy_exceeded', heat);
-  else if (pulse !== null && energy > NEAR_ENERGY * pulse + SLACK)
+  else if (pulse !== null && energy > allowed.nearEnergy * pulse + SLACK)
     say('watch', 'resistor_energy_near_limit', heat);
   if (tTarget > timeMax + SLACK)
     say('watch', 'precharge_slow', `It takes ${tTarget.toFixed(1)} s; ${timeMax} s are wanted.`);
   const reached = bus === null ? null : bus >= target * V - SLACK;
-  if (reached === false && elapsed > STOP_AFTER * tTarget + SLACK)
+  if (reached === false && elapsed > allowed.stopAfter * tTarget + SLACK)
     say(
       'fail',
       'precharge_fault_stop',

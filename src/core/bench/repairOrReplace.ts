@@ -7,7 +7,7 @@
  * practice, no source.
  */
 import { betaCdf } from './betaDistribution.ts';
-import { choiceAt, InputError, judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { choiceAt, InputError, judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface ThreeHours {
   optimistic_h: number;
@@ -33,6 +33,7 @@ export interface RepairOrReplaceInput {
   originalityLoss?: number | null;
   distribution?: 'pert' | 'triangular' | null;
   plan?: 'repair' | 'replace' | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface RepairOrReplaceResult extends Judged {
@@ -47,11 +48,12 @@ export interface RepairOrReplaceResult extends Judged {
   recommendation: 'repair' | 'replace' | 'toss_up';
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { clearRepair: 0.35, clearReplace: 0.65, uncertain: 0.5 };
+
 const MOST_HOURS = 100_000;
 const MOST_MONEY = 1e9;
 const GROWTH = 1.15;
-const CLEAR = { repair: 0.35, replace: 0.65 };
-const UNCERTAIN_SHARE = 0.5;
 const SLICES = 400;
 
 function hoursAt(value: unknown, field: string): ThreeHours {
@@ -152,20 +154,21 @@ function chanceRepairDearer({
   return chance;
 }
 
-function recommended(chance: number): RepairOrReplaceResult['recommendation'] {
-  if (chance < CLEAR.repair - SLACK) return 'repair';
-  return chance > CLEAR.replace + SLACK ? 'replace' : 'toss_up';
+function recommended(chance: number, allowed: typeof LIMITS): RepairOrReplaceResult['recommendation'] {
+  if (chance < allowed.clearRepair - SLACK) return 'repair';
+  return chance > allowed.clearReplace + SLACK ? 'replace' : 'toss_up';
 }
 
 /** Compares; money is a plain number in the shop's currency, unrounded. Throws InputError naming the field. */
 export function repairOrReplace(input: RepairOrReplaceInput): RepairOrReplaceResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const of = read(input);
   const { rate, repair, fitting, growth, distribution, plan, fixedRepair, fixedReplace } = of;
   const repairMeanHours_h = growth * meanOf(repair, distribution);
   const repairCost = rate * repairMeanHours_h + fixedRepair;
   const replaceCost = rate * meanOf(fitting, distribution) + fixedReplace;
   const probabilityRepairDearer = chanceRepairDearer(of);
-  const recommendation = recommended(probabilityRepairDearer);
+  const recommendation = recommended(probabilityRepairDearer, allowed);
   const reasons: Reason[] = [];
   if (recommendation === 'toss_up')
     reasons.push({ code: 'too_close_to_call', level: 'watch', text: 'The two are too close to call.' });
@@ -175,7 +178,7 @@ export function repairOrReplace(input: RepairOrReplaceInput): RepairOrReplaceRes
       level: 'fail',
       text: `To ${plan} is probably the dearer way.`,
     });
-  if (rate * growth * (repair.pessimistic_h - repair.optimistic_h) > UNCERTAIN_SHARE * repairCost + SLACK)
+  if (rate * growth * (repair.pessimistic_h - repair.optimistic_h) > allowed.uncertain * repairCost + SLACK)
     reasons.push({
       code: 'repair_hours_very_uncertain',
       level: 'watch',

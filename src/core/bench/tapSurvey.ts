@@ -4,7 +4,7 @@
  * Sources. Modified z-score above 3.5: Iglewicz & Hoaglin 1993, How to Detect and Handle Outliers (published). Hazardous above 60 V DC:
  * UNECE R100, ISO 6469-3 (published). Limits of cells and spread, 0.5 % of the pack: common practice; the maker's data win.
  */
-import { choiceAt, inconsistent, judged, listAt, numberAt, optionalAt, reasonList, SLACK, type Judged } from './input.ts'; // prettier-ignore
+import { choiceAt, inconsistent, judged, listAt, numberAt, optionalAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 import { mean, median, populationSd } from './statistics.ts';
 
 export interface TapSurveyInput {
@@ -18,6 +18,7 @@ export interface TapSurveyInput {
   spreadFail_mV?: number | null;
   resolution_mV?: number | null;
   packTolerance_pct?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export type TapFault = 'out_of_order' | 'duplicate' | 'double_step' | 'reversed_or_zero';
@@ -43,10 +44,12 @@ export interface TapSurveyResult extends Judged {
   cells_V: (number | null)[];
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { stepNone: 0.1, stepDoubled: 1.5 };
+
 /** Above it, work on a pack is for trained people only (UNECE R100, ISO 6469-3). */
 const HAZARDOUS_DC_V = 60;
 /** Of the step that most have (common practice). */
-const STEP = { none: 0.1, doubled: 1.5 };
 const OUTLIER = { z: 3.5, scale: 0.6745, fromCells: 5 };
 
 const TAP_WORDS: [TapFault, string, string][] = [
@@ -64,7 +67,7 @@ interface Cells {
 
 const toMicrovolt = (v: number): number => Math.round(v * 1e6) / 1e6;
 
-function fromTaps(taps: readonly number[]): Cells {
+function fromTaps(taps: readonly number[], allowed: typeof LIMITS): Cells {
   const steps = taps.map((v, i) => toMicrovolt(v - (taps[i - 1] ?? 0)));
   const rising = steps.filter((s) => s > 0);
   if (rising.length === 0) throw inconsistent('readings_V', 'no tap is higher than the one before it');
@@ -72,7 +75,7 @@ function fromTaps(taps: readonly number[]): Cells {
   const faults: Cells['faults'] = [];
   const cells = steps.map((step, i) => {
     const q = step / nominal;
-    const kind = q < -STEP.none ? 'out_of_order' : q <= STEP.none ? 'duplicate' : q >= STEP.doubled ? 'double_step' : null; // prettier-ignore
+    const kind = q < -allowed.stepNone ? 'out_of_order' : q <= allowed.stepNone ? 'duplicate' : q >= allowed.stepDoubled ? 'double_step' : null; // prettier-ignore
     if (kind) faults.push({ tap: i + 1, kind });
     return kind ? null : step;
   });
@@ -120,9 +123,10 @@ function read(input: TapSurveyInput) {
 
 /** Judges the taps or cells of a pack. Numbers of taps count from 1. */
 export function tapSurvey(input: TapSurveyInput): TapSurveyResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const by = read(input);
   const { cells, faults, misplaced, total } =
-    by.kind === 'cells' ? fromCells(by.readings) : fromTaps(by.readings);
+    by.kind === 'cells' ? fromCells(by.readings) : fromTaps(by.readings, allowed);
   const used = cells.flatMap((v, i) => (v === null ? [] : [{ v, tap: i + 1 }]));
   const first = used[0];
   if (!first) throw inconsistent('readings_V', 'none of them is a cell that can be used');

@@ -3,7 +3,7 @@
  *
  * Sources. Speedometer: UNECE R39, 5.3 (published). Limits of 1.5 and 3 %: common practice.
  */
-import { judged, numberAt, SLACK, type Judged, type Reason } from './input.ts';
+import { judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 import { tyreAt } from './tyreSize.ts';
 
 export interface TyreChangeInput {
@@ -11,6 +11,7 @@ export interface TyreChangeInput {
   proposed: string;
   indicated_kmh?: number | null;
   trueWithFitted_kmh?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface TyreChangeResult extends Judged {
@@ -25,13 +26,16 @@ export interface TyreChangeResult extends Judged {
 }
 
 /** Percent (common practice). */
-const CHANGE = { watch: 1.5, fail: 3 };
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { watch_pct: 1.5, fail_pct: 3 };
+
 /** UNECE R39, 5.3: a tenth and four kilometres an hour. */
 const R39 = { share: 0.1, more_kmh: 4 };
 const SAME_RIM_MM = 0.5;
 
 /** What another size does to height and speedometer. */
 export function tyreChange(input: TyreChangeInput): TyreChangeResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const fitted = tyreAt(input.fitted, 'fitted');
   const proposed = tyreAt(input.proposed, 'proposed');
   const speed = (name: 'indicated_kmh' | 'trueWithFitted_kmh', otherwise: number): number =>
@@ -45,8 +49,8 @@ export function tyreChange(input: TyreChangeInput): TyreChangeResult {
   const say = (code: string, level: Reason['level'], text: string): number =>
     reasons.push({ code, level, text });
   const by = `It is ${Math.abs(change).toFixed(1)} % ${change > 0 ? 'taller' : 'lower'}.`;
-  if (Math.abs(change) > CHANGE.fail + SLACK) say('diameter_change_over_3pct', 'fail', by);
-  else if (Math.abs(change) > CHANGE.watch + SLACK) say('diameter_change_over_1_5pct', 'watch', by);
+  if (Math.abs(change) > allowed.fail_pct + SLACK) say('diameter_change_over_3pct', 'fail', by);
+  else if (Math.abs(change) > allowed.watch_pct + SLACK) say('diameter_change_over_1_5pct', 'watch', by);
   if (indicated < trueNow - SLACK)
     say(
       'speedo_under_reads',

@@ -4,16 +4,7 @@
  * Sources. Copper 1/58 Ω·mm²/m at 20 °C and 0.00393 a degree: IEC 60028 (published). Gauge sizes: ASTM B258 (published). Metric
  * sizes: ISO 6722, 19642 (published; list from memory). A drop of 3 %: common practice.
  */
-import {
-  choiceAt,
-  inconsistent,
-  isGiven,
-  judged,
-  numberAt,
-  SLACK,
-  type Judged,
-  type Reason,
-} from './input.ts';
+import { choiceAt, inconsistent, isGiven, judged, numberAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface VoltageDropInput {
   current_A: number;
@@ -26,6 +17,7 @@ export interface VoltageDropInput {
   area_mm2?: number | null;
   /** −3 is 4/0. */
   awg?: number | null;
+  limits?: OwnLimits<typeof LIMITS>;
 }
 
 export interface VoltageDropResult extends Judged {
@@ -40,15 +32,18 @@ export interface VoltageDropResult extends Judged {
   loss_W: number | null;
 }
 
+/** Common practice; a shop may put its own in their place. */
+export const LIMITS = { near: 0.8 };
+
 const AREAS_MM2 = [0.5, 0.75, 1, 1.5, 2, 2.5, 3, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120];
 const GAUGES = [24, 22, 20, 18, 16, 14, 12, 10, 8, 6, 4, 2, 1, 0, -1, -2, -3];
-const NEAR = 0.8;
 
 /** ASTM B258. */
 const areaOfGauge = (awg: number): number => (Math.PI / 4) * (0.127 * 92 ** ((36 - awg) / 39)) ** 2;
 
 /** Works out the wire that a current needs, and judges the one that is there. */
 export function voltageDrop(input: VoltageDropInput): VoltageDropResult {
+  const allowed = limitsAt(input.limits, LIMITS);
   const current = numberAt(input.current_A, 'current_A', { above: 0, most: 5000 });
   const length = numberAt(input.length_m, 'length_m', { above: 0, most: 200 });
   const path = choiceAt(input.returnPath, 'returnPath', ['wire', 'chassis'], 'wire');
@@ -75,7 +70,7 @@ export function voltageDrop(input: VoltageDropInput): VoltageDropResult {
   if (dropPct !== null) {
     const text = `It drops ${dropPct.toFixed(1)} %; ${maxDrop} % are allowed.`;
     if (dropPct > maxDrop + SLACK) reasons.push({ code: 'drop_too_large', level: 'fail', text });
-    else if (dropPct > NEAR * maxDrop + SLACK)
+    else if (dropPct > allowed.near * maxDrop + SLACK)
       reasons.push({ code: 'drop_near_limit', level: 'watch', text });
   }
   return {

@@ -6,6 +6,7 @@ import { linePressure } from '../linePressure.ts';
 import { presetTable } from '../presetTable.ts';
 import { rideHeight } from '../rideHeight.ts';
 import {
+  limitsOf,
   choice,
   derived,
   describe,
@@ -20,6 +21,7 @@ import {
   tick,
   usual,
 } from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'runningGear';
 const axleOf = (at: string, word: string) => [
@@ -40,7 +42,7 @@ const pressure = describe({
   name: 'linePressure',
   title: 'Line pressure and master cylinder',
   group,
-  fields: [num('pedalForce_N', 'Foot'), num('pedalRatio', 'Pedal ratio'), num('masterBore_mm', 'Master cylinder'), opt('booster_ratio', 'Booster', { otherwise: 1, unit: '' }), opt('newMasterBore_mm', 'New master cylinder'), usual('maxPressure_bar', 'Not above', 140)], // prettier-ignore
+  fields: [num('pedalForce_N', 'Foot'), num('pedalRatio', 'Pedal ratio'), num('masterBore_mm', 'Master cylinder'), opt('booster_ratio', 'Booster', { otherwise: 1, unit: '' }), opt('newMasterBore_mm', 'New master cylinder'), usual('maxPressure_bar', 'Not above', 140), limitsOf(limits.linePressure, { near: 'Close, of the most', heavy_N: ['Foot heavy over', 'from memory'] })], // prettier-ignore
   spec: ['pedalRatio', 'masterBore_mm'],
   work: linePressure,
   example: { pedalForce_N: 300, pedalRatio: 6, masterBore_mm: 25.4, newMasterBore_mm: 22.225 },
@@ -61,7 +63,7 @@ const brake = describe({
   name: 'brakeBias',
   title: 'Brake bias',
   group,
-  fields: [num('pressure_bar', 'Line pressure'), ...axleOf('front', 'Front'), ...axleOf('rear', 'Rear'), opt('mass_kg', 'Car weighs'), opt('staticFront_pct', 'on the front'), opt('cgHeight_mm', 'Height of its centre'), opt('wheelbase_mm', 'Wheelbase'), usual('tyreGrip', 'Grip', 0.8)], // prettier-ignore
+  fields: [num('pressure_bar', 'Line pressure'), ...axleOf('front', 'Front'), ...axleOf('rear', 'Rear'), opt('mass_kg', 'Car weighs'), opt('staticFront_pct', 'on the front'), opt('cgHeight_mm', 'Height of its centre'), opt('wheelbase_mm', 'Wheelbase'), usual('tyreGrip', 'Grip', 0.8), limitsOf(limits.brakeBias, { tooMuchFront_pct: 'Too much front, over the weight by' })], // prettier-ignore
   work: brakeBias,
   example: { pressure_bar: 60, mass_kg: 1300, staticFront_pct: 54, cgHeight_mm: 540, wheelbase_mm: 2700, front: { type: 'disc', pistonsPerWheel: 4, opposed: true, pistonBore_mm: 38, effectiveRadius_mm: 115, tyreRadius_mm: 305 }, rear: { type: 'drum', pistonsPerWheel: 2, pistonBore_mm: 19.05, effectiveRadius_mm: 114, brakeFactor: 2.2, tyreRadius_mm: 305 } } as Parameters<typeof brakeBias>[0], // prettier-ignore
   shows: [['frontBias_pct', 'On the front', 1], ['idealFront_pct', 'as the weight lies', 1], ['lockFirst', 'Locks first'], ['deceleration_g', 'Brakes with, of g', 2], ['frontTorque_Nm', 'Front wheel', 0], ['rearTorque_Nm', 'Rear wheel', 0]], // prettier-ignore
@@ -87,6 +89,12 @@ const weights = describe({
     ...cornersOf('kg'),
     usual('targetCross_pct', 'Cross wanted', 50),
     opt('expectedTotal_kg', 'It should weigh'),
+    limitsOf(limits.cornerWeights, {
+      crossMarginal_pct: 'Cross off by',
+      crossOff_pct: 'not over',
+      side_pct: 'Sides off by',
+      total_pct: 'Total off by',
+    }),
   ],
   spec: ['expectedTotal_kg'],
   work: cornerWeights,
@@ -163,6 +171,7 @@ const spring = describe({
     usual('maxPressure_kPa', 'Not above', 690),
     usual('minPressure_kPa', 'Not below', 35),
     opt('measured_kPa', 'Measured'),
+    limitsOf(limits.airSpring, { near: 'Close, of the most', differs: 'Measured differs by, of 1' }),
   ],
   spec: ['area_cm2'],
   work: airSpring,

@@ -154,6 +154,22 @@ export const part = (name: string, label: string, fields: Field[]): Field => ({
   ...{ type: 'part', name, label, fields, optional: true },
 });
 
+/** How a limit is called, and how sure it is where it is not common practice. */
+type LimitWords<L> = { [K in keyof L]: string | readonly [label: string, mark: Mark] };
+
+/** Limits of a calculator, in a part of their own at its end, each with its usual value and its mark. */
+export function limitsOf<L extends Readonly<Record<string, number>>>(
+  usually: L,
+  words: LimitWords<L>,
+): Field {
+  const fields = Object.entries(usually).map(([name, value]) => {
+    const said = words[name as keyof L];
+    const [label, mark] = typeof said === 'string' ? [said, 'common practice' as Mark] : said;
+    return usual(name, label, value, mark);
+  });
+  return part('limits', 'Limits to judge by', fields);
+}
+
 /** A calculator with its own types; `sum` and `right` read what its function takes and gives. */
 export function describe<I extends object, R extends Judged>(
   of: Omit<Calculator, 'work' | 'example' | 'sum' | 'right' | 'cautions' | 'spec'> & {

@@ -4,7 +4,8 @@ import { fuseChoice } from '../fuseChoice.ts';
 import { parasiticDrain } from '../parasiticDrain.ts';
 import { seriesResistor } from '../seriesResistor.ts';
 import { voltageDrop } from '../voltageDrop.ts';
-import { choice, describe, memory, n, num, opt, practice, published, usual } from './describe.ts';
+import { limitsOf, choice, describe, memory, n, num, opt, practice, published, usual } from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'lookOver';
 
@@ -18,6 +19,21 @@ const charging = describe({
     opt('charging_V', 'Running, nothing on'),
     opt('loaded_V', 'Running, everything on'),
     opt('ripple_mV', 'Ripple (AC)'),
+    limitsOf(limits.chargingTest, {
+      restingFail_V: 'At rest, not under',
+      restingWatch_V: 'looked at under',
+      restingHigh_V: 'over',
+      crankingFail_V: 'Cranking, not under',
+      crankingWatch_V: 'looked at under',
+      chargingFail_V: 'Charging, not under',
+      chargingWatch_V: 'looked at under',
+      chargingMost_V: 'looked at over',
+      chargingOver_V: 'not over',
+      loadedFail_V: 'Loaded, not under',
+      loadedWatch_V: 'looked at under',
+      rippleWatch_mV: 'Ripple looked at over',
+      rippleFail_mV: 'not over',
+    }),
   ],
   work: chargingTest,
   example: {
@@ -54,6 +70,7 @@ const drop = describe({
     usual('conductor_C', 'Wire is at', 20, 'published'),
     opt('area_mm2', 'Wire that is there'),
     opt('awg', 'or its AWG', { hint: '0 to −3 for 1/0 to 4/0' }),
+    limitsOf(limits.voltageDrop, { near: 'Close, of the drop allowed' }),
   ],
   work: voltageDrop,
   example: { current_A: 10, length_m: 5, area_mm2: 2.5 },
@@ -81,7 +98,7 @@ const drain = describe({
   name: 'parasiticDrain',
   title: 'Drain while parked',
   group,
-  fields: [num('drain_mA', 'Drain, all asleep'), num('capacity_Ah', 'Battery'), usual('stateOfCharge_pct', 'Charged to', 100), usual('minimumCharge_pct', 'Not below', 50), usual('selfDischarge_pct_per_month', 'Loses by itself', 5)], // prettier-ignore
+  fields: [num('drain_mA', 'Drain, all asleep'), num('capacity_Ah', 'Battery'), usual('stateOfCharge_pct', 'Charged to', 100), usual('minimumCharge_pct', 'Not below', 50), usual('selfDischarge_pct_per_month', 'Loses by itself', 5), limitsOf(limits.parasiticDrain, { raised_mA: 'Raised from', high_mA: 'High from' })], // prettier-ignore
   work: parasiticDrain,
   example: { drain_mA: 50, capacity_Ah: 60, selfDischarge_pct_per_month: 0 },
   shows: [
@@ -99,7 +116,7 @@ const fuse = describe({
   name: 'fuseChoice',
   title: 'Fuse for a wire',
   group,
-  fields: [num('load_A', 'Load'), opt('wire_mm2', 'Wire'), opt('ampacity_A', 'or what it may carry'), usual('loadFactor', 'Fuse loaded to', 0.8), usual('bundleFactor', 'In a bundle', 1), opt('fitted_A', 'Fuse that is there')], // prettier-ignore
+  fields: [num('load_A', 'Load'), opt('wire_mm2', 'Wire'), opt('ampacity_A', 'or what it may carry'), usual('loadFactor', 'Fuse loaded to', 0.8), usual('bundleFactor', 'In a bundle', 1), opt('fitted_A', 'Fuse that is there'), limitsOf(limits.fuseChoice, { near: 'Close, of what the wire carries' })], // prettier-ignore
   work: fuseChoice,
   example: { load_A: 12, wire_mm2: 1.5 },
   shows: [['chosenFuse_A', 'Take', 1], ['minFuse_A', 'At least', 1], ['maxFuse_A', 'At most', 1], ['ampacity_A', 'Wire carries', 1], ['minimumWire_mm2', 'Thinnest wire']], // prettier-ignore
@@ -129,6 +146,7 @@ const resistor = describe({
     num('device_V', 'Device'),
     num('device_A', 'takes'),
     opt('resistorRating_W', 'Resistor that is there'),
+    limitsOf(limits.seriesResistor, { hot: 'Hot, of its rating', over: 'Rated for, times the heat' }),
   ],
   work: seriesResistor,
   example: { supply_V: 13.8, device_V: 6, device_A: 0.25 },

@@ -4,7 +4,26 @@ import { boreSurvey } from '../boreSurvey.ts';
 import { compressionRatio } from '../compressionRatio.ts';
 import { fastener, type FastenerInput } from '../fastener.ts';
 import { inductionFuel } from '../inductionFuel.ts';
-import { choice, derived, describe, memory, n, num, numbers, opt, part, practice, published, rows, several, tick, usual, cells } from './describe.ts'; // prettier-ignore
+import {
+  limitsOf,
+  choice,
+  derived,
+  describe,
+  memory,
+  n,
+  num,
+  numbers,
+  opt,
+  part,
+  practice,
+  published,
+  rows,
+  several,
+  tick,
+  usual,
+  cells,
+} from './describe.ts';
+import * as limits from './limits.ts'; // prettier-ignore
 
 const group = 'engine';
 const LEVELS = [['top', 'Top'], ['middle', 'Middle'], ['bottom', 'Bottom']] as const; // prettier-ignore
@@ -39,6 +58,10 @@ const bores = describe({
     usual('outOfRoundLimit_in', 'Out of round allowed', 0.003, 'from memory'),
     opt('honeAllowance_in', 'Left to hone'),
     opt('cleanupHone_in', 'Honed to clean up'),
+    limitsOf(limits.boreSurvey, {
+      below_in: 'Under the new bore by',
+      pistonOff_in: 'A piston off its oversize by',
+    }),
   ],
   spec: ['nominal_in', 'oversizes_in', 'pistonClearance_in.min', 'pistonClearance_in.max', 'maxOversize_in'],
   work: boreSurvey,
@@ -106,6 +129,13 @@ const rods = describe({
       num('journal_in', 'Journal'),
       opt('housing_in', 'Housing, where it is another'),
     ]),
+    limitsOf(limits.bigEnd, {
+      oilLeast: ['Clearance of the journal, from', 'from memory'],
+      oilMost: ['to', 'from memory'],
+      oilMiddle: ['in the middle', 'from memory'],
+      oilBearable: 'still bearable from',
+      oilOver_in: 'and over by',
+    }),
   ],
   spec: ['housingMin_in', 'housingMax_in', 'outOfRoundLimit_in'],
   work: bigEnd,
@@ -173,6 +203,14 @@ const ratio = describe({
       usual('preloadMax_in', 'to', 0.06, 'from memory'),
       opt('preloadTarget_in', 'wanted'),
     ]),
+    limitsOf(limits.compressionRatio, {
+      quenchTouches_in: 'Quench may touch under',
+      quenchClose_in: 'close under',
+      quenchWide_in: 'wide over',
+      ratioLow: 'Ratio low under',
+      ratioHigh: 'high over',
+      preloadOver_in: 'Preload over the most by',
+    }),
   ],
   spec: ['bore_in', 'stroke_in', 'cylinders', 'chamber_cc', 'gasketBore_in', 'gasket_in'],
   work: compressionRatio,
@@ -228,6 +266,13 @@ const induction = describe({
       opt('ratedPressure_psi', 'rated at'),
       opt('actualPressure_psi', 'run at'),
     ]),
+    limitsOf(limits.inductionFuel, {
+      tooSmall: 'Carburettors too small, of what is needed',
+      small: 'small',
+      big: 'big',
+      tooBig: 'too big',
+      dutyOver: 'Injectors open over, of 1',
+    }),
   ],
   work: inductionFuel,
   example: { displacement_in3: 289, peak_rpm: 4800, ve: 0.8, carb: { rated_cfm: 500, ratedAt_inHg: 3 }, fuel: { power_hp: 210, injectors: 8, installed_lb_h: 24, ratedPressure_psi: 39.15, actualPressure_psi: 43.5 } }, // prettier-ignore
@@ -294,6 +339,13 @@ const bolts = describe({
         '150': 'at 150 miles',
       }),
     ]),
+    limitsOf(limits.fastener, {
+      over: 'Over-torqued, of proof',
+      high: 'high',
+      low: 'low',
+      under: 'under-torqued',
+      scatter: ['A wrench scatters by', 'from memory'],
+    }),
   ],
   work: fastener,
   example: { thread: { system: 'unified', d_in: 0.4375, tpi: 14 }, grade: 'SAE8', retorque: { part: 'head', gasket: 'composition', adjustableValves: true, heatCycles: 9, miles: 60, done: ['heat'] } } as FastenerInput, // prettier-ignore

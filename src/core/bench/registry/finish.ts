@@ -5,7 +5,21 @@ import { findPaintWindow } from '../findPaintWindow.ts';
 import { paintCheck } from '../paintCheck.ts';
 import { paintCoverage } from '../paintCoverage.ts';
 import { paintTimers } from '../paintTimers.ts';
-import { describe, n, num, opt, part, practice, published, derived, rows, tick, usual } from './describe.ts';
+import {
+  limitsOf,
+  describe,
+  n,
+  num,
+  opt,
+  part,
+  practice,
+  published,
+  derived,
+  rows,
+  tick,
+  usual,
+} from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'finish';
 const magnus = published('Magnus form and constants: Alduchov & Eskridge 1996, J. Appl. Meteor. 35, 601–609');
@@ -24,6 +38,7 @@ const check = describe({
     num('surface_C', 'Surface'),
     usual('marginMin_K', 'Above the dew point by', 3, 'published'),
     product,
+    limitsOf(limits.paintCheck, { watch_K: 'Close above the margin by' }),
   ],
   spec: ['product'],
   work: paintCheck,
@@ -114,6 +129,7 @@ const timers = describe({
     opt('recoatMax_h', 'and before'),
     opt('touchDry_h', 'Touch dry'),
     opt('cure_h', 'Cured'),
+    limitsOf(limits.paintTimers, { slow: 'Slow over, times', fast: 'Fast under, times' }),
   ],
   work: paintTimers,
   example: { actual_C: 10, touchDry_h: 4, recoatMin_h: 12, recoatMax_h: 72 },
@@ -144,6 +160,7 @@ const coverage = describe({
     num('volumeSolids_pct', 'Solids by volume'),
     usual('loss_pct', 'Lost', 30),
     opt('thinner_pct', 'Thinner, on the paint'),
+    limitsOf(limits.paintCoverage, { unusualLoss_pct: 'Loss unusual over' }),
   ],
   work: paintCoverage,
   example: { area_m2: 12, coats: 2, dryFilm_um: 50, volumeSolids_pct: 50, loss_pct: 40 },
@@ -173,6 +190,12 @@ const blast = describe({
     num('hoursSinceBlast_h', 'Since it was blasted'),
     num('rh_pct', 'Humidity'),
     tick('bloomSeen', 'Rust bloom is seen'),
+    limitsOf(limits.blastToPrime, {
+      dry_h: 'Hours up to 50 %',
+      damp_h: 'up to 70 %',
+      humid_h: 'up to 85 %',
+      near: 'Close, of the hours',
+    }),
   ],
   work: blastToPrime,
   example: { hoursSinceBlast_h: 5, rh_pct: 70 },

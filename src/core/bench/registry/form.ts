@@ -252,9 +252,7 @@ export function formOf(fields: readonly Field[], input: object, before = ''): Re
 export function emptyForm(fields: readonly Field[]): Record<string, string> {
   return Object.fromEntries(
     fields.flatMap((f) =>
-      f.type === 'rows' || f.type === 'cells'
-        ? [[`${f.name}#`, String(f.optional ? 0 : f.least)]]
-        : [],
+      f.type === 'rows' || f.type === 'cells' ? [[`${f.name}#`, String(f.optional ? 0 : f.least)]] : [],
     ),
   );
 }
@@ -275,15 +273,14 @@ export function labelOf(fields: readonly Field[], path: string): string {
   return path;
 }
 
-/** Paths of the limits that a shop may put its own in place of. */
+/** Paths of the limits that a shop may put its own in place of, and of the parts that hold them. */
 export const usualPathsOf = ({ fields }: Pick<Calculator, 'fields'>, before = ''): string[] =>
-  fields.flatMap((f) =>
-    f.type === 'part'
-      ? usualPathsOf({ fields: f.fields }, `${before}${f.name}.`)
-      : f.type === 'number' && f.mark !== undefined
-        ? [before + f.name]
-        : [],
-  );
+  fields.flatMap((f) => {
+    if (f.type === 'number') return f.mark === undefined ? [] : [before + f.name];
+    if (f.type !== 'part') return [];
+    const inside = usualPathsOf({ fields: f.fields }, `${before}${f.name}.`);
+    return inside.length === 0 ? [] : [before + f.name, ...inside];
+  });
 
 /** Paths of what is said once for a vehicle: its limits, and what its maker wants. */
 export function specPathsOf(calculator: Calculator): string[] {

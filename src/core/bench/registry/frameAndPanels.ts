@@ -1,7 +1,8 @@
 /** Whether a frame is straight and its panels hang even. */
 import { frameSymmetry } from '../frameSymmetry.ts';
 import { panelGaps } from '../panelGaps.ts';
-import { derived, describe, n, num, opt, practice, rows, text, usual } from './describe.ts';
+import { limitsOf, derived, describe, n, num, opt, practice, rows, text, usual } from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'lookOver';
 const AXES = ['x', 'y', 'z'] as const;
@@ -27,6 +28,7 @@ const frame = describe({
       ],
     ),
     usual('tolerance_mm', 'Allowed', 3),
+    limitsOf(limits.frameSymmetry, { watch: 'Close, of the tolerance' }),
   ],
   work: frameSymmetry,
   example: { points: [['A', 0, 400, 100, 400], ['B', 1000, 500, 200, 500], ['C', 2500, 450, 150, 450], ['D', 3500, 480, 200, 474]].map(([name, x, l, z, r]) => ({ name: name as string, left: { x_mm: x as number, y_mm: l as number, z_mm: z as number }, right: { x_mm: x as number, y_mm: -(r as number), z_mm: z as number } })) }, // prettier-ignore

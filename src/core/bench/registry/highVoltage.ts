@@ -4,6 +4,7 @@ import { isolation, type IsolationInput } from '../isolation.ts';
 import { preCharge } from '../preCharge.ts';
 import { tapSurvey } from '../tapSurvey.ts';
 import {
+  limitsOf,
   cells,
   choice,
   derived,
@@ -17,6 +18,7 @@ import {
   text,
   usual,
 } from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'highVoltage';
 const cautions = ['highVoltage'] as const;
@@ -48,6 +50,7 @@ const taps = describe({
     usual('spreadFail_mV', 'not allowed from', 50),
     usual('resolution_mV', 'The meter shows', 1),
     usual('packTolerance_pct', 'Sum may differ by', 0.5),
+    limitsOf(limits.tapSurvey, { stepNone: 'No step under, of the usual', stepDoubled: 'Double step from' }),
   ],
   work: tapSurvey,
   example: { kind: 'cumulative', readings_V: [3.7, 7.4, 14.8, 11.1, 18.5, 22.2], packReading_V: 22.2 } as Parameters<typeof tapSurvey>[0], // prettier-ignore
@@ -94,6 +97,10 @@ const charge = describe({
     usual('timeMax_s', 'Within', 5),
     opt('bus_V', 'Bus now'),
     opt('elapsed_s', 'after'),
+    limitsOf(limits.preCharge, {
+      nearEnergy: 'Close, of what the resistor bears',
+      stopAfter: 'Stop after so many times',
+    }),
   ],
   spec: ['pack_V', 'resistor_ohm', 'capacitance_uF', 'resistorPulse_J'],
   work: preCharge,
@@ -167,6 +174,7 @@ const isolate = describe({
     opt('vPos_V', 'Positive to the body'),
     opt('vPrime_V', 'The higher, with the resistor across'),
     opt('r0_ohm', 'Resistor'),
+    limitsOf(limits.isolation, { marginal: 'Close, times the limit', sum_pct: 'Sides may not add up by' }),
   ],
   spec: ['workingVoltage_V', 'bus'],
   work: isolation,

@@ -5,6 +5,7 @@ import { fluidBalance } from '../fluidBalance.ts';
 import { tyreAge } from '../tyreAge.ts';
 import { vinCheck } from '../vinCheck.ts';
 import {
+  limitsOf,
   cells,
   choice,
   day,
@@ -22,6 +23,7 @@ import {
   tick,
   usual,
 } from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'lookOver';
 
@@ -42,6 +44,13 @@ const cylinders = describe({
     opt('altitude_m', 'Height above sea'),
     opt('specMinSeaLevel_psi', 'At least, at sea level, by the maker'),
     tick('warm', 'The engine was warm'),
+    limitsOf(limits.cylinderTests, {
+      low: ['Low, of the highest', 'from memory'],
+      uneven: 'Uneven, of the highest',
+      ringsRise_pct: 'Oil adds this: rings',
+      noRise_pct: 'Oil adds no more: valves or gasket',
+      woken_psi: 'A dead one that oil wakes to',
+    }),
   ],
   spec: ['banks', 'specMinSeaLevel_psi'],
   work: cylinderTests,
@@ -217,6 +226,7 @@ const component = describe({
     text('stampedSerial', 'Number stamped on it', { optional: true }),
     text('vehicleSerial', 'Number of the car', { optional: true }),
     usual('usualLead_days', 'Usually made before the car by up to', 180),
+    limitsOf(limits.componentDate, { far_days: 'Much older over' }),
   ],
   work: componentDate,
   example: { component_date: '1969-02-10', modelYear: 1967 },

@@ -6,7 +6,20 @@ import { parseReading } from '../parseReading.ts';
 import { pertPlan } from '../pertPlan.ts';
 import { repairOrReplace, type RepairOrReplaceInput } from '../repairOrReplace.ts';
 import { UNITS } from '../units.ts';
-import { choice, describe, n, num, opt, practice, published, rows, text, usual } from './describe.ts';
+import {
+  limitsOf,
+  choice,
+  describe,
+  n,
+  num,
+  opt,
+  practice,
+  published,
+  rows,
+  text,
+  usual,
+} from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'moneyAndTime';
 const pert = published('Three points: Malcolm, Roseboom, Clark & Fazar 1959, Operations Research 7');
@@ -35,6 +48,11 @@ const repair = describe({
       { otherwise: 'pert' },
     ),
     choice('plan', 'Planned', { repair: 'repair', replace: 'replace' }, { optional: true }),
+    limitsOf(limits.repairOrReplace, {
+      clearRepair: 'Repair under a chance of',
+      clearReplace: 'Replace over',
+      uncertain: 'Hours uncertain over, of the cost',
+    }),
   ],
   work: repairOrReplace,
   example: { rate_per_h: 80, repairHours: { optimistic_h: 6, likely_h: 10, pessimistic_h: 20 }, growthFactor: 1.2, repairMaterials: 100, panelPrice: 450, fittingHours: { optimistic_h: 4, likely_h: 5, pessimistic_h: 8 }, paintStrategy: 'preserve', paintFull: 700, paintBlend: 250, originalityLoss: 50, plan: 'repair' } as RepairOrReplaceInput, // prettier-ignore
@@ -65,6 +83,7 @@ const plan = describe({
       [num('optimistic_h', 'At best'), num('likely_h', 'likely'), num('pessimistic_h', 'at worst')],
     ),
     opt('deadline_h', 'Within'),
+    limitsOf(limits.pertPlan, { unlikely: 'Unlikely under', tight: 'Tight under' }),
   ],
   work: pertPlan,
   example: { tasks: [{ optimistic_h: 2, likely_h: 4, pessimistic_h: 6 }, { optimistic_h: 5, likely_h: 8, pessimistic_h: 17 }, { optimistic_h: 1, likely_h: 2, pessimistic_h: 9 }], deadline_h: 18 }, // prettier-ignore
@@ -89,6 +108,11 @@ const earned = describe({
     num('ev', 'Of it done by now'),
     num('ac', 'Spent for that'),
     opt('bottomUpEtc', 'What is left, estimated anew'),
+    limitsOf(limits.earnedValue, {
+      low: 'Index low under',
+      watch: 'looked at under',
+      unrealistic: 'Unrealistic over',
+    }),
   ],
   work: earnedValue,
   example: { bac: 10_000, pv: 5000, ev: 4000, ac: 5000 },
@@ -129,6 +153,7 @@ const calibration = describe({
     usual('priorMean_ln', 'Before any job (ln)', 0),
     usual('priorSd_ln', 'give or take (ln)', 0.3),
     opt('sigma_ln', 'Jobs differ by (ln)'),
+    limitsOf(limits.estimateCalibration, { far: 'Far off over, times', some: 'Off over, times' }),
   ],
   work: estimateCalibration,
   example: { kind: 'welding', newEstimate_h: 20, sigma_ln: 0.3, priorSd_ln: 0.3, jobs: [{ kind: 'welding', estimate_h: 10, actual_h: 15 }, { kind: 'welding', estimate_h: 8, actual_h: 12 }, { kind: 'welding', estimate_h: 20, actual_h: 30 }, { kind: 'trim', estimate_h: 5, actual_h: 5 }] }, // prettier-ignore

@@ -6,6 +6,7 @@ import { describe, expect, test } from '@jest/globals';
 import * as bench from '../index.ts';
 import { emptyForm, formOf, readForm, specPathsOf, usualPathsOf, workOut } from './form.ts';
 import { CALCULATORS, calculatorNamed } from './index.ts';
+import * as limits from './limits.ts';
 import { linesOf, readingInWords, toldOf } from './told.ts';
 import { CAUTIONS, GROUPS, PICTURES, type Calculator, type Field } from './types.ts';
 
@@ -73,6 +74,31 @@ describe.each(every)('%s', (_name, c: Calculator) => {
     const { input } = readForm(c.fields, emptyForm(c.fields), null);
     const { result, refused } = workOut(c, input);
     if (!result) expect(['missing', 'out_of_range']).toContain(refused!.code);
+  });
+});
+
+describe('limits of the shop’s own', () => {
+  const all = Object.entries(limits).map(([name, of]) => [name, of as Record<string, number>] as const);
+  test.each(all)(
+    '%s: every one stands on its screen; as usual they change nothing; a wrong one is named',
+    (name, of) => {
+      const c = calculatorNamed(name)!;
+      expect(usualPathsOf(c)).toEqual(expect.arrayContaining(Object.keys(of).map((key) => `limits.${key}`)));
+      expect(c.work({ ...c.example, limits: of })).toEqual(c.work(c.example));
+      const [first] = Object.keys(of);
+      expect(workOut(c, { ...c.example, limits: { [first!]: 'wide' } }).refused).toMatchObject({ field: `limits.${first}`, code: 'not_a_number' }); // prettier-ignore
+      expect(workOut(c, { ...c.example, limits: { [first!]: -1 } }).refused!.code).toBe('out_of_range');
+    },
+  );
+  test('they are what is judged by', () => {
+    const change = { fitted: 'P215/75R15', proposed: 'P235/75R15' };
+    expect(bench.tyreChange(change).verdict).toBe('fail');
+    expect(bench.tyreChange({ ...change, limits: { watch_pct: 5, fail_pct: 6 } }).reasons.map((r) => r.code)).toEqual(['speedo_under_reads']); // prettier-ignore
+    expect(bench.parasiticDrain({ drain_mA: 80, capacity_Ah: 60, limits: { raised_mA: 100 } }).verdict).toBe(
+      'ok',
+    );
+    expect(bench.chargingTest({ resting_V: 12.3, limits: { restingWatch_V: 12.2 } }).verdict).toBe('ok');
+    expect(bench.blastToPrime({ hoursSinceBlast_h: 5, rh_pct: 70, limits: { damp_h: 8 } }).limit_h).toBe(8);
   });
 });
 

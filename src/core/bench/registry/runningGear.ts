@@ -2,6 +2,7 @@
 import { alignment } from '../alignment.ts';
 import { driveline } from '../driveline.ts';
 import {
+  limitsOf,
   choice,
   derived,
   describe,
@@ -15,6 +16,7 @@ import {
   published,
   usual,
 } from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'runningGear';
 const FRONT = [['fl', 'Left front'], ['fr', 'Right front']] as const; // prettier-ignore
@@ -64,6 +66,15 @@ const line = describe({
       opt('mountBase_mm', 'Engine mount to tail mount'),
       numbers('existingWedges_deg', 'Wedges that are in', { optional: true }),
     ]),
+    limitsOf(limits.driveline, {
+      needles_deg: ['Needles roll from', 'published'],
+      low_deg: 'Low under',
+      high_deg: 'High over',
+      torsional_rad_s2: ['Shaking up to', 'from memory'],
+      inertial_rad_s2: ['Inertia up to', 'from memory'],
+      differenceWatch_deg: 'Joints may differ by',
+      differenceFail_deg: ['not over', 'from memory'],
+    }),
   ],
   spec: ['shaftMax_rpm', 'coupling_deg'],
   work: driveline,
@@ -139,6 +150,10 @@ const align = describe({
       usual('angle_deg', 'turned by', 20),
     ]),
     opt('driverBallast_kg', 'Driver’s weight in'),
+    limitsOf(limits.alignment, {
+      largeStack_mm: 'A stack of shims over',
+      threadsApart: ['Rods apart by threads', 'from memory'],
+    }),
   ],
   spec: ['spec', 'toeMeasureDia_mm', 'wheelbase'],
   work: alignment,

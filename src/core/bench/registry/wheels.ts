@@ -5,6 +5,7 @@ import { tyreChange } from '../tyreChange.ts';
 import { tyreSize } from '../tyreSize.ts';
 import { wheelFit } from '../wheelFit.ts';
 import {
+  limitsOf,
   derived,
   describe,
   memory,
@@ -17,6 +18,7 @@ import {
   text,
   usual,
 } from './describe.ts';
+import * as limits from './limits.ts';
 
 const group = 'runningGear';
 const tyreOf = (name: string) => [
@@ -53,6 +55,7 @@ const change = describe({
     text('proposed', 'Proposed'),
     usual('indicated_kmh', 'Speedometer shows', 100),
     opt('trueWithFitted_kmh', 'true with the fitted ones'),
+    limitsOf(limits.tyreChange, { watch_pct: 'Diameter looked at from', fail_pct: 'not allowed from' }),
   ],
   work: tyreChange,
   example: { fitted: 'P215/75R15', proposed: 'P235/75R15', indicated_kmh: 100 },
@@ -145,6 +148,7 @@ const gears = describe({
       'Tyre with which the speedometer was right',
       tyreOf('x').map((f) => ({ ...f, name: f.name.slice(2) })),
     ),
+    limitsOf(limits.gearing, { readsLow: 'Speedometer low by, of 1', readsHigh: 'high by, of 1' }),
   ],
   spec: ['axleRatio', 'ringTeeth', 'pinionTeeth'],
   work: gearing,
