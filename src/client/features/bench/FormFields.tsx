@@ -1,7 +1,7 @@
 /** Fields of a calculator, in the order in which one measures. */
 import { memo, type ReactNode } from 'react';
 import { styled } from 'styled-components';
-import type { Form, Said } from '#core/bench/registry/form.ts';
+import { isAsked, isOpen, type Form, type Said } from '#core/bench/registry/form.ts';
 import type { Field } from '#core/bench/registry/types.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Options, SelectField, TextField, TickField, Ticks } from '../../ui/Field.tsx';
@@ -21,6 +21,12 @@ const Grid = styled.div<{ $wide?: boolean }>`
     padding-bottom: ${space.m};
     > label:first-child {
       align-self: end;
+    }
+    > label:has(> input[type='checkbox']) {
+      grid-row: 2;
+    }
+    &:has(> select[data-wide]) {
+      grid-column: span 2;
     }
     ${phone} {
       &:has(> select) {
@@ -91,7 +97,10 @@ const One = memo(function One({ field, path, label, text, said, fault, set }: On
   const common = { label, fault: said?.fault ?? fault, value: text, onChange: onText, 'data-path': path };
   if (field.type === 'choice')
     return (
-      <SelectField {...common}>
+      <SelectField
+        {...common}
+        data-wide={Object.values(field.choices).some((word) => word.length > LONG_WORD) || undefined}
+      >
         <option value="">
           {field.otherwise
             ? `usually ${field.choices[field.otherwise]}`
@@ -245,21 +254,26 @@ function Listed({
     </Wide>
   );
 }
+/** More characters than a narrow field shows. */
+const LONG_WORD = 16;
 const CELL = { type: 'number', name: '', label: '', quantity: null, unitId: null } as const;
 
 function Part({ field, path, ...props }: FieldsProps & { field: Field & { type: 'part' }; path: string }) {
-  const open = `${path}?`;
-  const isOpen = (props.form[open] ?? '') !== '';
+  const open = isOpen(field, path, props.form);
   return (
     <Wide>
       <Group>
-        <TickField
-          label={field.label}
-          data-path={path}
-          checked={isOpen}
-          onChange={(e) => props.set(open, e.target.checked ? 'open' : '')}
-        />
-        {isOpen && <FormFields {...props} fields={field.fields} before={`${path}.`} />}
+        {field.optional ? (
+          <TickField
+            label={field.label}
+            data-path={path}
+            checked={open}
+            onChange={(e) => props.set(`${path}?`, e.target.checked ? 'open' : '')}
+          />
+        ) : (
+          <legend>{field.label}</legend>
+        )}
+        {open && <FormFields {...props} fields={field.fields} before={`${path}.`} />}
       </Group>
     </Wide>
   );
@@ -270,6 +284,7 @@ export function FormFields({ fields, before = '', instead = {}, ...props }: Fiel
     <Grid $wide>
       {fields.map((field) => {
         const path = before + field.name;
+        if (!isAsked(field, before, props.form)) return null;
         const given = { ...props, fields: [], path };
         if (instead[path]) return <Wide key={path}>{instead[path]}</Wide>;
         if (field.type === 'rows' || field.type === 'cells')

@@ -19,6 +19,10 @@ export const Verdict = styled.p<{ $is: keyof typeof COLOURS }>`
   }
   color: ${({ $is }) => COLOURS[$is]};
 `;
+/** Long lists of numbers leave their names room. */
+const Values = styled(Figures)`
+  grid-template-columns: minmax(8rem, 1fr) minmax(0, auto);
+`;
 const Reasons = styled.ul`
   display: grid;
   gap: ${space.xs};
@@ -55,11 +59,11 @@ export function ToldParts({ told }: { told: Told }) {
           ))}
         </Notice>
       )}
-      <Figures>
+      <Values>
         {told.lines.map((l) => (
           <FigureLine key={l.label} label={l.label} text={l.text} />
         ))}
-      </Figures>
+      </Values>
       {told.sum.length > 0 && (
         <div>
           <strong>The sum</strong>
@@ -92,6 +96,8 @@ function Waiting({ calculator, bench }: { calculator: Calculator; bench: BenchFo
   const { refused } = bench.worked;
   if (!bench.read.isRead) return <Quiet>A reading is still open: look at its field.</Quiet>;
   if (!refused) return null;
+  if (Object.entries(bench.form).every(([path, text]) => path.endsWith('#') || text === ''))
+    return <Quiet>Nothing is measured yet.</Quiet>;
   const label = labelOf(calculator.fields, refused.field);
   return refused.code === 'missing' ? (
     <p>

@@ -20,20 +20,22 @@ import {
   text,
   tick,
   usual,
+  together,
+  when,
 } from './describe.ts';
 import * as limits from './limits.ts';
 
 const group = 'runningGear';
-const axleOf = (at: string, word: string) => [
-  choice(`${at}.type`, word, { disc: 'disc', drum: 'drum' }),
-  num(`${at}.pistonsPerWheel`, 'Pistons a wheel'),
-  num(`${at}.pistonBore_mm`, 'Piston'),
-  tick(`${at}.opposed`, 'They face each other'),
-  num(`${at}.effectiveRadius_mm`, 'Effective radius; of a drum its own'),
-  usual(`${at}.padFriction`, 'Friction of pads', 0.4),
-  usual(`${at}.brakeFactor`, 'Factor of a drum', 2),
-  usual(`${at}.lineFactor`, 'Valve lets through, of 1', 1, 'derived'),
-  num(`${at}.tyreRadius_mm`, 'Tyre, radius'),
+const AXLE = [
+  choice('type', 'Brakes', { disc: 'disc', drum: 'drum' }),
+  num('pistonsPerWheel', 'Pistons a wheel'),
+  num('pistonBore_mm', 'Piston'),
+  when('type', 'disc', tick('opposed', 'They face each other')),
+  num('effectiveRadius_mm', 'Effective radius; of a drum its own'),
+  when('type', 'disc', usual('padFriction', 'Friction of pads', 0.4)),
+  when('type', 'drum', usual('brakeFactor', 'Factor of a drum', 2)),
+  usual('lineFactor', 'Valve lets through, of 1', 1, 'derived'),
+  num('tyreRadius_mm', 'Tyre, radius'),
 ];
 const CORNERS = [['lf', 'Left front'], ['rf', 'Right front'], ['lr', 'Left rear'], ['rr', 'Right rear']] as const; // prettier-ignore
 const cornersOf = (unit: string) => CORNERS.map(([at, word]) => num(`${at}_${unit}`, word));
@@ -63,7 +65,7 @@ const brake = describe({
   name: 'brakeBias',
   title: 'Brake bias',
   group,
-  fields: [num('pressure_bar', 'Line pressure'), ...axleOf('front', 'Front'), ...axleOf('rear', 'Rear'), opt('mass_kg', 'Car weighs'), opt('staticFront_pct', 'on the front'), opt('cgHeight_mm', 'Height of its centre'), opt('wheelbase_mm', 'Wheelbase'), usual('tyreGrip', 'Grip', 0.8), limitsOf(limits.brakeBias, { tooMuchFront_pct: 'Too much front, over the weight by' })], // prettier-ignore
+  fields: [num('pressure_bar', 'Line pressure'), together('front', 'Front axle', AXLE), together('rear', 'Rear axle', AXLE), opt('mass_kg', 'Car weighs'), opt('staticFront_pct', 'on the front'), opt('cgHeight_mm', 'Height of its centre'), opt('wheelbase_mm', 'Wheelbase'), usual('tyreGrip', 'Grip', 0.8), limitsOf(limits.brakeBias, { tooMuchFront_pct: 'Too much front, over the weight by' })], // prettier-ignore
   work: brakeBias,
   example: { pressure_bar: 60, mass_kg: 1300, staticFront_pct: 54, cgHeight_mm: 540, wheelbase_mm: 2700, front: { type: 'disc', pistonsPerWheel: 4, opposed: true, pistonBore_mm: 38, effectiveRadius_mm: 115, tyreRadius_mm: 305 }, rear: { type: 'drum', pistonsPerWheel: 2, pistonBore_mm: 19.05, effectiveRadius_mm: 114, brakeFactor: 2.2, tyreRadius_mm: 305 } } as Parameters<typeof brakeBias>[0], // prettier-ignore
   shows: [['frontBias_pct', 'On the front', 1], ['idealFront_pct', 'as the weight lies', 1], ['lockFirst', 'Locks first'], ['deceleration_g', 'Brakes with, of g', 2], ['frontTorque_Nm', 'Front wheel', 0], ['rearTorque_Nm', 'Rear wheel', 0]], // prettier-ignore

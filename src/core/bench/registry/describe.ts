@@ -170,6 +170,16 @@ export function limitsOf<L extends Readonly<Record<string, number>>>(
   return part('limits', 'Limits to judge by', fields);
 }
 
+/** Fields that belong together and are always asked. */
+export const together = (name: string, label: string, fields: Field[]): Field => ({
+  type: 'part',
+  name,
+  label,
+  fields,
+});
+/** Asked only where another field has a value. */
+export const when = (path: string, is: string, field: Field): Field => ({ ...field, when: [path, is] });
+
 /** A calculator with its own types; `sum` and `right` read what its function takes and gives. */
 export function describe<I extends object, R extends Judged>(
   of: Omit<Calculator, 'work' | 'example' | 'sum' | 'right' | 'cautions' | 'spec'> & {

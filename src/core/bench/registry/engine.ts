@@ -22,6 +22,7 @@ import {
   tick,
   usual,
   cells,
+  when,
 } from './describe.ts';
 import * as limits from './limits.ts'; // prettier-ignore
 
@@ -297,10 +298,10 @@ const bolts = describe({
   before: 'A maker’s own torque always goes before what is worked out here.',
   fields: [
     choice('thread.system', 'Thread', { unified: 'inch', metric: 'metric' }),
-    opt('thread.d_in', 'Diameter, inch'),
-    opt('thread.tpi', 'Threads an inch'),
-    opt('thread.d_mm', 'Diameter, metric'),
-    opt('thread.pitch_mm', 'Pitch'),
+    when('thread.system', 'unified', num('thread.d_in', 'Diameter')),
+    when('thread.system', 'unified', num('thread.tpi', 'Threads an inch')),
+    when('thread.system', 'metric', num('thread.d_mm', 'Diameter')),
+    when('thread.system', 'metric', num('thread.pitch_mm', 'Pitch')),
     choice('grade', 'Grade', {
       SAE2: 'grade 2',
       SAE5: 'grade 5',

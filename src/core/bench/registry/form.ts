@@ -109,6 +109,14 @@ function put(into: Record<string, unknown>, name: string, value: unknown): void 
 const isWhole = (choices: Readonly<Record<string, string>>): boolean =>
   Object.keys(choices).every((key) => /^\d+$/.test(key));
 
+/** Whether a part is there: always, or once it was opened. */
+export const isOpen = (field: Field & { type: 'part' }, path: string, form: Form): boolean =>
+  !field.optional || (form[`${path}?`] ?? '') !== '';
+
+/** Whether a field is asked, by what stands in another; `before` is the path of the part that both are in. */
+export const isAsked = ({ when }: Field, before: string, form: Form): boolean =>
+  when === undefined || form[before + when[0]] === when[1];
+
 class Reader {
   readonly said: Record<string, Said> = {};
   isRead = true;
@@ -191,7 +199,7 @@ class Reader {
       case 'rows':
         return this.rows(path, field);
       case 'part':
-        return this.text(`${path}?`) === '' ? undefined : this.fields(field.fields, `${path}.`);
+        return isOpen(field, path, this.form) ? this.fields(field.fields, `${path}.`) : undefined;
       default:
         return text === '' ? undefined : text;
     }
@@ -200,6 +208,7 @@ class Reader {
   fields(fields: readonly Field[], before = ''): Record<string, unknown> {
     const input: Record<string, unknown> = {};
     for (const field of fields) {
+      if (!isAsked(field, before, this.form)) continue;
       const value = this.value(field, before + field.name);
       if (value !== undefined) put(input, field.name, value);
     }
@@ -231,7 +240,11 @@ export function formOf(fields: readonly Field[], input: object, before = ''): Re
     const path = before + field.name;
     if (value === undefined || value === null) continue;
     if (field.type === 'part')
-      Object.assign(form, { [`${path}?`]: 'open' }, formOf(field.fields, value, `${path}.`));
+      Object.assign(
+        form,
+        field.optional ? { [`${path}?`]: 'open' } : {},
+        formOf(field.fields, value, `${path}.`),
+      );
     else if (field.type === 'numbers')
       form[path] = (value as unknown[]).map((v) => (Array.isArray(v) ? v.join(' ') : asText(v))).join(field.groups ? ' / ' : ' '); // prettier-ignore
     else if (field.type === 'several') form[path] = (value as string[]).join(' ');

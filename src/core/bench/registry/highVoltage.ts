@@ -17,6 +17,7 @@ import {
   rows,
   text,
   usual,
+  when,
 } from './describe.ts';
 import * as limits from './limits.ts';
 
@@ -168,12 +169,12 @@ const isolate = describe({
       direct: 'with an insulation meter',
       voltmeter: 'with a voltmeter and a resistor',
     }),
-    opt('rPos_ohm', 'Positive to the body'),
-    opt('rNeg_ohm', 'Negative to the body'),
-    opt('vNeg_V', 'Negative to the body'),
-    opt('vPos_V', 'Positive to the body'),
-    opt('vPrime_V', 'The higher, with the resistor across'),
-    opt('r0_ohm', 'Resistor'),
+    when('method', 'direct', num('rPos_ohm', 'Positive to the body')),
+    when('method', 'direct', num('rNeg_ohm', 'Negative to the body')),
+    when('method', 'voltmeter', num('vNeg_V', 'Negative to the body')),
+    when('method', 'voltmeter', num('vPos_V', 'Positive to the body')),
+    when('method', 'voltmeter', num('vPrime_V', 'The higher, with the resistor across')),
+    when('method', 'voltmeter', num('r0_ohm', 'Resistor')),
     limitsOf(limits.isolation, { marginal: 'Close, times the limit', sum_pct: 'Sides may not add up by' }),
   ],
   spec: ['workingVoltage_V', 'bus'],

@@ -18,6 +18,7 @@ import {
   rows,
   text,
   usual,
+  when,
 } from './describe.ts';
 import * as limits from './limits.ts';
 
@@ -39,8 +40,8 @@ const repair = describe({
     opt('fittingMaterials', 'Materials to fit'),
     choice('paintStrategy', 'Finish', { preserve: 'kept, and blended in', repaint: 'painted anew' }),
     num('paintFull', 'Paint, all of it'),
-    opt('paintBlend', 'Paint, blended in'),
-    opt('originalityLoss', 'What losing the original costs'),
+    when('paintStrategy', 'preserve', num('paintBlend', 'Paint, blended in')),
+    when('paintStrategy', 'preserve', opt('originalityLoss', 'What losing the original costs')),
     choice(
       'distribution',
       'Hours spread',

@@ -15,6 +15,7 @@ import {
   practice,
   published,
   usual,
+  together,
 } from './describe.ts';
 import * as limits from './limits.ts';
 
@@ -22,10 +23,10 @@ const group = 'runningGear';
 const FRONT = [['fl', 'Left front'], ['fr', 'Right front']] as const; // prettier-ignore
 const REAR = [['rl', 'Left rear'], ['rr', 'Right rear']] as const; // prettier-ignore
 const ANGLES = [['caster_deg', 'caster'], ['camber_deg', 'camber'], ['toe_deg', 'toe']] as const; // prettier-ignore
-const wheels = (when: string) => [
-  ...FRONT.flatMap(([at, word]) => ANGLES.map(([a, angle]) => num(`${when}${at}.${a}`, `${word}, ${angle}`))),
+const WHEELS = [
+  ...FRONT.flatMap(([at, word]) => ANGLES.map(([a, angle]) => num(`${at}.${a}`, `${word}, ${angle}`))),
   ...REAR.flatMap(([at, word]) =>
-    ANGLES.slice(1).map(([a, angle]) => opt(`${when}${at}.${a}`, `${word}, ${angle}`)),
+    ANGLES.slice(1).map(([a, angle]) => opt(`${at}.${a}`, `${word}, ${angle}`)),
   ),
 ];
 const range = (path: string, label: string) => [opt(`${path}.min`, `${label} from`, { unit: 'deg' }), opt(`${path}.max`, 'to', { unit: 'deg' })]; // prettier-ignore
@@ -119,14 +120,14 @@ const align = describe({
   group,
   before: 'Tyres at pressure, bearings and joints sound, the driver’s weight in, rolled and bounced.',
   fields: [
-    ...wheels('before.'),
-    part('after', 'After the work', wheels('')),
+    together('before', 'Before the work', WHEELS),
+    part('after', 'After the work', WHEELS),
     part('spec', 'What the maker wants', [
       ...ANGLES.flatMap(([a, angle]) => range(`front.${a}`, `Front ${angle}`)),
       ...ANGLES.slice(1).flatMap(([a, angle]) => range(`rear.${a}`, `Rear ${angle}`)),
       usual('crossCasterMax_deg', 'Caster, side to side', 0.5),
       usual('crossCamberMax_deg', 'Camber, side to side', 0.5),
-      usual('thrustMax_deg', 'Thrust', 0.25),
+      usual('thrustMax_deg', 'Thrust', 0.2),
       usual('setbackMax_mm', 'Set-back', 6),
     ]),
     opt('toeMeasureDia_mm', 'Toe measured on a diameter of'),

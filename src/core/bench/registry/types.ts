@@ -27,6 +27,8 @@ interface Named {
   label: string;
   hint?: string;
   optional?: boolean;
+  /** Asked only where another field, by its path, has this value. */
+  when?: readonly [path: string, is: string];
 }
 
 export interface NumberField extends Named {
@@ -53,7 +55,7 @@ export type Field =
   /** One cell after another, in measuring order. */
   | (Named & { type: 'cells'; each: string; unit: string; least: number; most: number; blanks?: boolean })
   | (Named & { type: 'rows'; each: string; fields: Field[]; least: number; most: number })
-  /** Fields that are only there when this is opened. */
+  /** Fields that belong together; only there when it is opened, where it may be left out. */
   | (Named & { type: 'part'; fields: Field[] });
 
 /** What of a result is shown: its path, what it is called, and to how many places. */

@@ -17,16 +17,17 @@ import {
   published,
   text,
   usual,
+  together,
 } from './describe.ts';
 import * as limits from './limits.ts';
 
 const group = 'runningGear';
-const tyreOf = (name: string) => [
-  opt(`${name}.diameter_in`, 'Tyre, diameter'),
-  opt(`${name}.revsPerMile`, 'or its turns a mile'),
-  opt(`${name}.size.width_mm`, 'or its size: width'),
-  opt(`${name}.size.aspect_pct`, 'height'),
-  opt(`${name}.size.rim_in`, 'rim'),
+const TYRE = [
+  opt('diameter_in', 'Diameter'),
+  opt('revsPerMile', 'or its turns a mile'),
+  opt('size.width_mm', 'or its size: width'),
+  opt('size.aspect_pct', 'height'),
+  opt('size.rim_in', 'rim'),
 ];
 
 const size = describe({
@@ -129,7 +130,7 @@ const gears = describe({
   title: 'Gearing',
   group,
   fields: [
-    ...tyreOf('tyre'),
+    together('tyre', 'Tyre', TYRE),
     opt('axleRatio', 'Axle ratio'),
     opt('ringTeeth', 'or teeth of the ring'),
     opt('pinionTeeth', 'and of the pinion'),
@@ -143,11 +144,7 @@ const gears = describe({
     opt('cruiseMin_rpm', 'Cruising from'),
     opt('cruiseMax_rpm', 'to'),
     opt('wantedRpm', 'Engine speed wanted'),
-    part(
-      'originalTyre',
-      'Tyre with which the speedometer was right',
-      tyreOf('x').map((f) => ({ ...f, name: f.name.slice(2) })),
-    ),
+    part('originalTyre', 'Tyre with which the speedometer was right', TYRE),
     limitsOf(limits.gearing, { readsLow: 'Speedometer low by, of 1', readsHigh: 'high by, of 1' }),
   ],
   spec: ['axleRatio', 'ringTeeth', 'pinionTeeth'],
