@@ -137,7 +137,7 @@ async function fillDemo(real: Deps): Promise<void> {
     const buildId = await makeBuild(shop, build);
     shop.buildIds.push(buildId);
     await lookOver(deps, people.get('J')!, buildId, { nickname: build.nickname, id });
-    await measure(deps, people.get('J')!, buildId, { nickname: build.nickname, id });
+    await measure(deps, people.get('J')!, buildId, build.nickname);
     await describeVehicle(deps, people.get('J')!, buildId, { build, id });
   }
   for (const step of steps) await take(shop, step);

@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import { isAsked, isOpen, type Form, type Said } from '#core/bench/registry/form.ts';
 import type { Field } from '#core/bench/registry/types.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Options, SelectField, TextField, TickField, Ticks } from '../../ui/Field.tsx';
+import { Input, Options, SelectField, TextField, TickField, Ticks } from '../../ui/Field.tsx';
 import { Quiet, Row } from '../../ui/parts.tsx';
 import { color, phone, size, space } from '../../ui/tokens.ts';
 
@@ -185,8 +185,8 @@ function Count({
       {field.type === 'cells' && (
         <label>
           <Quiet>How many </Quiet>
-          <input
-            style={{ width: '5rem', minHeight: 44, padding: '0 8px' }}
+          <Input
+            style={{ width: '5rem' }}
             inputMode="numeric"
             aria-label={`${field.label}: how many`}
             value={count === 0 ? '' : count}

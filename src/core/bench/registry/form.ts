@@ -92,7 +92,7 @@ function inUnits(text: string, field: NumberField, region: Region): NumberRead {
 }
 
 /** A number as typed: in the field's own unit where none is said, in any other of its quantity where one is. */
-export const readNumber = (text: string, field: NumberField, region: Region): NumberRead =>
+const readNumber = (text: string, field: NumberField, region: Region): NumberRead =>
   field.quantity === null ? plain(text, field) : inUnits(text, field, region);
 
 const numberFrom = (unit: string): NumberField => ({ type: 'number', name: '', label: '', unit, quantity: null, unitId: null }); // prettier-ignore
