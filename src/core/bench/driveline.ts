@@ -293,9 +293,8 @@ function solutionOf(r: Read, most: number, allowed: typeof LIMITS): DrivelineSol
   const sound = candidatesOf(r, r.solve).filter(
     ({ state }) =>
       isCalm(state, allowed) &&
-      state.angles.every(
-        (a) => a >= allowed.low_deg - SLACK && a <= Math.min(allowed.high_deg, most) + SLACK,
-      ),
+      // prettier-ignore
+      state.angles.every((a) => a >= allowed.low_deg - SLACK && a <= Math.min(allowed.high_deg, most) + SLACK),
   );
   for (const limit of [allowed.differenceWatch_deg, allowed.differenceFail_deg]) {
     const fit = sound.filter(({ state }) => state.difference <= limit + SLACK).sort(better);
@@ -319,11 +318,7 @@ function judgeAngles(angles: readonly number[], most: number, allowed: typeof LI
       { code, level, text: `Joint ${i + 1} runs at ${angle.toFixed(2)}°: ${words}.` },
     ];
     if (angle < allowed.needles_deg - SLACK)
-      return says(
-        'needle_min',
-        'fail',
-        `under ${allowed.needles_deg}°, its needles do not roll and mark their races`,
-      );
+      return says('needle_min', 'fail', `under ${allowed.needles_deg}°, its needles do not roll and mark their races`); // prettier-ignore
     if (angle < allowed.low_deg - SLACK) return says('angle_low', 'watch', `under ${allowed.low_deg}°`);
     if (angle > most + SLACK)
       return says('angle_over_table', 'fail', `over the ${most.toFixed(2)}° that this speed allows`);

@@ -39,6 +39,9 @@ function kept(key: string): Form {
   }
 }
 
+/** Steps that can be taken back: more than a pack has taps. */
+const MOST_UNDONE = 500;
+
 /** What is typed on one screen can be taken to that of a car. */
 export const carryForm = (calculator: string, form: Form, buildId: string): void =>
   remember(keyOf(calculator, buildId), JSON.stringify(form));
@@ -73,8 +76,8 @@ export function useBenchForm(
       setHistory([]);
     },
     take: (path) => {
-      const text = form[path] ?? '';
-      setHistory((all) => [...all.slice(-500), { path, text, was: before.current[path] ?? '' }]);
+      const [text, was] = [form[path] ?? '', before.current[path] ?? ''];
+      setHistory((all) => [...all.slice(-MOST_UNDONE), { path, text, was }]);
       before.current[path] = text;
     },
     taken: last ?? null,

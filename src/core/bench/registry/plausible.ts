@@ -34,5 +34,6 @@ export function plausibleAt(calculator: Calculator, path: string, random: () => 
   if (text === undefined) return null;
   const middle =
     calculator.name === 'tapSurvey' && path.startsWith('readings_V') ? CELL_V * (index + 1) : Number(text);
+  if (!Number.isFinite(middle)) return null;
   return Number((middle + (random() - 0.5) * 2 * NOISE * 10 ** -places).toFixed(places));
 }
