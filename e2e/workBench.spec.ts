@@ -196,17 +196,32 @@ test('contactors: each step signed by name, out of order refused and kept in the
   await expectAccessible(page);
 });
 
-test('worked out without a network, kept on the device, there once it is back', async ({ page, context }) => {
-  await signIn(page);
-  await onBench(page, 'microcar', 'Battery and charging');
-  await context.setOffline(true);
-  await field(page, 'At rest').fill('12.5');
-  await field(page, 'Running, nothing on').fill('14.2');
-  await expect(result(page).getByRole('status')).toHaveText('ok');
-  await keep(page).getByRole('button', { name: 'Keep this reading' }).click();
-  await expect(keep(page)).toContainText('Kept on this device');
-  await context.setOffline(false);
-  await expect(soFar(page)).toContainText('ok', { timeout: 40_000 });
+test.describe('without a network', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('worked out, kept on the device, there once it is back', async ({ page, context }) => {
+    await signIn(page);
+    await onBench(page, 'microcar', 'Battery and charging');
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+      while (!navigator.serviceWorker.controller) await new Promise((r) => setTimeout(r, 100));
+    });
+    await page.reload();
+    await expect(field(page, 'At rest')).toBeVisible();
+    await context.setOffline(true);
+    // Opened anew without a network: another calculator that was never open before, and this one.
+    await page.goto('/bench/tyreSize');
+    await field(page, 'Size on the sidewall').fill('205/55R16');
+    await expect(result(page)).toContainText('631.9 mm');
+    await page.goBack();
+    await field(page, 'At rest').fill('12.5');
+    await field(page, 'Running, nothing on').fill('14.2');
+    await expect(result(page).getByRole('status')).toHaveText('ok');
+    await keep(page).getByRole('button', { name: 'Keep this reading' }).click();
+    await expect(keep(page)).toContainText('Kept on this device');
+    await context.setOffline(false);
+    await expect(soFar(page)).toContainText('ok', { timeout: 40_000 });
+  });
 });
 
 test('on a phone, in the dark, nothing scrolls sideways', async ({ page }) => {

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { BenchView } from '#contract/bench.ts';
-import { faultWords, formOf, type Form, type Region } from '#core/bench/registry/form.ts';
+import { faultWords, formOf, type Form, type Ways } from '#core/bench/registry/form.ts';
 import { calculatorNamed } from '#core/bench/registry/index.ts';
 import { toldOf } from '#core/bench/registry/told.ts';
 import { GROUPS, type Calculator } from '#core/bench/registry/types.ts';
@@ -66,7 +66,7 @@ export default function CalculatorPage() {
 }
 
 /** Where quarts and pints are known, they are not asked. */
-const regionOf = (locale: string): Region =>
+const regionOf = (locale: string): Ways['region'] =>
   /-US$/.test(locale) ? 'us' : /-(?:GB|AU|NZ|IE)$/.test(locale) ? 'uk' : null;
 
 interface BenchProps {
@@ -83,9 +83,10 @@ const pathOf = (target: EventTarget): string | null =>
   target instanceof HTMLElement ? (target.dataset.path ?? null) : null;
 
 function Bench({ calculator, buildId, car, usual }: BenchProps) {
-  const region = regionOf(useShop().shop.locale);
+  const { locale, units } = useShop().shop;
+  const ways = useMemo((): Ways => ({ region: regionOf(locale), units }), [locale, units]);
   const [own] = useState(usual);
-  const bench = useBenchForm(calculator, { buildId, usual: own, region });
+  const bench = useBenchForm(calculator, { buildId, usual: own, ways });
   const [at, setAt] = useState<string | null>(null);
   const [isPlayed, setPlayed] = useState(false);
   const fields = useRef<HTMLDivElement>(null);

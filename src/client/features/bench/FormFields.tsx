@@ -284,7 +284,7 @@ export function FormFields({ fields, before = '', instead = {}, ...props }: Fiel
     <Grid $wide>
       {fields.map((field) => {
         const path = before + field.name;
-        if (!isAsked(field, before, props.form)) return null;
+        if (field.type === 'fixed' || !isAsked(field, before, props.form)) return null;
         const given = { ...props, fields: [], path };
         if (instead[path]) return <Wide key={path}>{instead[path]}</Wide>;
         if (field.type === 'rows' || field.type === 'cells')

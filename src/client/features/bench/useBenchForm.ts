@@ -6,7 +6,7 @@ import {
   workOut,
   type Form,
   type FormRead,
-  type Region,
+  type Ways,
   type Worked,
 } from '#core/bench/registry/form.ts';
 import type { Calculator } from '#core/bench/registry/types.ts';
@@ -50,7 +50,7 @@ const NOTHING: Worked = { result: null, refused: null };
 
 export function useBenchForm(
   calculator: Calculator,
-  { buildId, usual, region }: { buildId: string | undefined; usual: Form; region: Region },
+  { buildId, usual, ways }: { buildId: string | undefined; usual: Form; ways: Ways },
 ): BenchForm {
   const key = keyOf(calculator.name, buildId);
   const blank = useMemo(() => ({ ...emptyForm(calculator.fields), ...usual }), [calculator, usual]);
@@ -59,7 +59,7 @@ export function useBenchForm(
   const before = useRef<Record<string, string>>({});
   // At once: a page may be left between two keystrokes.
   useEffect(() => remember(key, JSON.stringify(form)), [key, form]);
-  const read = useMemo(() => readForm(calculator.fields, form, region), [calculator, form, region]);
+  const read = useMemo(() => readForm(calculator.fields, form, ways), [calculator, form, ways]);
   const worked = useMemo(() => (read.isRead ? workOut(calculator, read.input) : NOTHING), [calculator, read]);
   const last = history.at(-1);
   const [act] = useState(() => ({

@@ -129,6 +129,8 @@ export const tick = (name: string, label: string): Field => ({ type: 'tick', nam
 export const numbers = (name: string, label: string, more: Extra & { groups?: boolean } = {}): Field => ({
   ...{ type: 'numbers', name, label, unit: writtenUnit(unitPartOf(name)), ...more },
 });
+/** Not asked: always this. */
+export const fixed = (name: string, value: string): Field => ({ type: 'fixed', name, label: '', value });
 export const several = (name: string, label: string, choices: Readonly<Record<string, string>>): Field => ({
   ...{ type: 'several', name, label, choices, optional: true },
 });

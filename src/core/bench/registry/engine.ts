@@ -23,6 +23,7 @@ import {
   usual,
   cells,
   when,
+  fixed,
 } from './describe.ts';
 import * as limits from './limits.ts'; // prettier-ignore
 
@@ -318,10 +319,7 @@ const bolts = describe({
     ),
     opt('nutFactor', 'or its nut factor'),
     usual('proofFraction', 'Of its proof load', 0.75, 'published'),
-    part('applied', 'Torque that was put on', [
-      choice('unit', 'In', { Nm: 'N·m', lbft: 'lbf·ft', inlb: 'lbf·in', kgm: 'kgf·m' }),
-      num('value', 'Torque'),
-    ]),
+    part('applied', 'Torque that was put on', [fixed('unit', 'Nm'), num('value', 'Torque', { unit: 'Nm' })]),
     part('retorque', 'Going over again', [
       choice('part', 'Part', { head: 'head', intake: 'intake', exhaust: 'exhaust', other: 'other' }),
       choice('gasket', 'Gasket', {

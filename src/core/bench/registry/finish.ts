@@ -144,6 +144,10 @@ const timers = describe({
   sum: (i, r) => [
     `2^((${n(i.reference_C ?? 20, 0)} − ${n(i.actual_C, 0)}) ÷ ${n(i.doublingPer_K ?? 10, 0)}) = ${n(r.factor)}`,
   ],
+  right: (_, r) => [
+    ...(r.flash_min === null ? [] : [`Let it flash off for ${n(r.flash_min, 0)} minutes.`]),
+    ...(r.recoatMin_h === null ? [] : [`Wait ${n(r.recoatMin_h * 60, 0)} minutes for the next coat.`]),
+  ],
   sources: [practice('Twice the time for every 10 K (Arrhenius, rule of thumb), and its limits')],
   cautions,
   picture: { none: 'times; there is nothing to draw' },

@@ -4,13 +4,19 @@
  */
 import { convert } from '../convert.ts';
 import { InputError } from '../input.ts';
-import { normalised, parseReading, type ReadingChoice } from '../parseReading.ts';
+import { normalised, parseReading, type ParseReadingResult, type ReadingChoice } from '../parseReading.ts';
 import { spokenNumber } from '../spokenNumber.ts';
+import type { Quantity } from '../units.ts';
 import { n } from './describe.ts';
 import type { Calculator, Field, NumberField } from './types.ts';
 
 export type Form = Readonly<Record<string, string>>;
-export type Region = 'us' | 'uk' | null;
+/** What a shop takes for granted: whose quarts and pints, and in what it thinks. */
+export interface Ways {
+  region: 'us' | 'uk' | null;
+  units: 'metric' | 'imperial';
+}
+const NO_WAYS: Ways = { region: null, units: 'imperial' };
 
 /** What is to be said at a field. */
 export interface Said {
@@ -64,9 +70,32 @@ function plain(text: string, field: NumberField): NumberRead {
   return { said: { choices } };
 }
 
-function inUnits(text: string, field: NumberField, region: Region): NumberRead {
-  const by = { text, expected: field.quantity, region };
-  let read: ReturnType<typeof parseReading>;
+/** Units in which a metric or an imperial shop thinks. */
+const SHOP_UNITS: Record<Ways['units'], Partial<Record<Quantity, string>>> = {
+  metric: {
+    length: 'mm',
+    torque: 'Nm',
+    pressure: 'kPa',
+    volume: 'L',
+    mass: 'kg',
+    speed: 'km/h',
+    temperature: 'C',
+  },
+  imperial: { length: 'in', torque: 'lbft', pressure: 'psi', mass: 'lb', speed: 'mph' },
+};
+
+/** Shown back: in the field's unit, and in the shop's where that is another and was not typed. */
+function shownBack(read: ParseReadingResult, value: number, field: NumberField, { units }: Ways): string {
+  const own = `= ${n(value, 5)} ${field.unit}`;
+  const unit = SHOP_UNITS[units][field.quantity!];
+  if (unit === undefined || unit === field.unitId || unit === read.unit) return own;
+  const shops = convert({ value: read.value!, from: read.unit!, to: unit }).value;
+  return `${own} = ${n(shops, 4)} ${UNIT_SAID[unit] ?? unit}`;
+}
+
+function inUnits(text: string, field: NumberField, ways: Ways): NumberRead {
+  const by = { text, expected: field.quantity, region: ways.region };
+  let read: ParseReadingResult;
   try {
     read = parseReading(by);
     if (read.reasons[0]?.code === 'no_unit') read = parseReading({ ...by, defaultUnit: field.unitId });
@@ -87,13 +116,16 @@ function inUnits(text: string, field: NumberField, region: Region): NumberRead {
   const others = read.choices.map(asChoice);
   return {
     value,
-    said: { understood: `= ${n(value, 5)} ${field.unit}`, ...(others.length > 0 ? { choices: others } : {}) },
+    said: {
+      understood: shownBack(read, value, field, ways),
+      ...(others.length > 0 ? { choices: others } : {}),
+    },
   };
 }
 
 /** A number as typed: in the field's own unit where none is said, in any other of its quantity where one is. */
-const readNumber = (text: string, field: NumberField, region: Region): NumberRead =>
-  field.quantity === null ? plain(text, field) : inUnits(text, field, region);
+const readNumber = (text: string, field: NumberField, ways: Ways): NumberRead =>
+  field.quantity === null ? plain(text, field) : inUnits(text, field, ways);
 
 const numberFrom = (unit: string): NumberField => ({ type: 'number', name: '', label: '', unit, quantity: null, unitId: null }); // prettier-ignore
 
@@ -123,7 +155,7 @@ class Reader {
 
   constructor(
     private readonly form: Form,
-    private readonly region: Region,
+    private readonly ways: Ways,
   ) {}
 
   private text(path: string): string {
@@ -133,7 +165,7 @@ class Reader {
   private number(path: string, field: NumberField): number | undefined {
     const text = this.text(path);
     if (text === '') return undefined;
-    const { value, said } = readNumber(text, field, this.region);
+    const { value, said } = readNumber(text, field, this.ways);
     if (said) this.said[path] = said;
     if (value === undefined) this.isRead = false;
     return value;
@@ -188,6 +220,8 @@ class Reader {
         return this.number(path, field);
       case 'choice':
         return text === '' ? undefined : isWhole(field.choices) ? Number(text) : text;
+      case 'fixed':
+        return field.value;
       case 'tick':
         return text === '' ? undefined : true;
       case 'several':
@@ -217,8 +251,8 @@ class Reader {
 }
 
 /** Reads a form. What is missing stays away; the calculator says so by its path. */
-export function readForm(fields: readonly Field[], form: Form, region: Region): FormRead {
-  const reader = new Reader(form, region);
+export function readForm(fields: readonly Field[], form: Form, ways: Ways = NO_WAYS): FormRead {
+  const reader = new Reader(form, ways);
   const input = reader.fields(fields);
   return { input, said: reader.said, isRead: reader.isRead };
 }
@@ -238,7 +272,7 @@ export function formOf(fields: readonly Field[], input: object, before = ''): Re
   for (const field of fields) {
     const value = at(input, field.name);
     const path = before + field.name;
-    if (value === undefined || value === null) continue;
+    if (value === undefined || value === null || field.type === 'fixed') continue;
     if (field.type === 'part')
       Object.assign(
         form,

@@ -111,6 +111,10 @@ const charge = describe({
     `τ = R·C = ${n(i.resistor_ohm, 0)} · ${n(i.capacitance_uF, 0)} µF = ${n(r.tau_s, 3)} s`,
     `to ${n(i.target_pct ?? 95, 1)} %: ${n(r.tTarget_s, 2)} s; resistor ½CV² = ${n(r.resistorEnergy_J, 0)} J`,
   ],
+  right: (i, r) =>
+    r.closeAllowed === false && r.verdict === 'watch' && r.tTarget_s > (i.elapsed_s ?? 0)
+      ? [`Wait ${n(r.tTarget_s - (i.elapsed_s ?? 0), 2)} s more, then measure the bus again.`]
+      : [],
   sources: [
     derived('Charging through a resistor, ½CV²: physics'),
     practice('95 %, three times the time, four fifths of what the resistor bears, five seconds'),

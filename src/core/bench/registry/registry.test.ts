@@ -52,7 +52,7 @@ describe.each(every)('%s', (_name, c: Calculator) => {
 
   test('works its example out, typed as it would be, and tells it', () => {
     const form = formOf(c.fields, c.example);
-    const { input, isRead, said } = readForm(c.fields, form, null);
+    const { input, isRead, said } = readForm(c.fields, form);
     expect([said, isRead]).toEqual([{}, true]);
     expect(input).toEqual(JSON.parse(JSON.stringify(c.example)));
     const { result, refused } = workOut(c, input);
@@ -71,7 +71,7 @@ describe.each(every)('%s', (_name, c: Calculator) => {
   });
 
   test('asks for its first field when nothing is typed', () => {
-    const { input } = readForm(c.fields, emptyForm(c.fields), null);
+    const { input } = readForm(c.fields, emptyForm(c.fields));
     const { result, refused } = workOut(c, input);
     if (!result) expect(['missing', 'out_of_range', 'inconsistent']).toContain(refused!.code);
   });
@@ -131,8 +131,14 @@ describe('limits of the shop’s own', () => {
 
 describe('typed into a field', () => {
   const bores = calculatorNamed('boreSurvey')!;
-  const read = (name: string, typed: string, region: 'us' | 'uk' | null = null, of = bores) => {
-    const { input, said, isRead } = readForm(of.fields, { [name]: typed }, region);
+  const read = (
+    name: string,
+    typed: string,
+    region: 'us' | 'uk' | null = null,
+    of = bores,
+    units: 'metric' | 'imperial' = 'imperial',
+  ) => {
+    const { input, said, isRead } = readForm(of.fields, { [name]: typed }, { region, units });
     return { value: input[name], said: said[name], isRead };
   };
   test.each([
@@ -157,6 +163,21 @@ describe('typed into a field', () => {
       isRead: true,
     });
   });
+  test('it is shown back in the shop’s units too, where the field has others', () => {
+    expect(read('nominal_in', '4 1/64"', null, bores, 'metric').said).toBeUndefined();
+    expect(read('nominal_in', '30 thou', null, bores, 'metric').said!.understood).toBe(
+      '= 0.03 in = 0.762 mm',
+    );
+    const wheel = calculatorNamed('wheelFit')!;
+    expect(read('innerClearance_mm', '1 cm', null, wheel, 'imperial').said!.understood).toBe(
+      '= 10 mm = 0.3937 in',
+    );
+  });
+  test('a torque is read in whatever the wrench shows', () => {
+    const bolts = calculatorNamed('fastener')!;
+    const { input } = readForm(bolts.fields, { 'applied?': 'open', 'applied.value': '65 ft lb' });
+    expect(input.applied).toEqual({ unit: 'Nm', value: expect.closeTo(88.128, 3) });
+  });
   test('a comma that could be either is asked, and each answer leaves nothing open', () => {
     const { said, isRead, value } = read('nominal_in', '4,125');
     expect([value, isRead]).toEqual([undefined, false]);
@@ -180,18 +201,18 @@ describe('typed into a field', () => {
   test('what is asked only beside something else is read only then', () => {
     const isolation = calculatorNamed('isolation')!;
     const form = { method: 'direct', rPos_ohm: '1000', vNeg_V: '3' };
-    expect(readForm(isolation.fields, form, null).input).toEqual({ method: 'direct', rPos_ohm: 1000 });
-    expect(readForm(isolation.fields, { ...form, method: 'voltmeter' }, null).input).toEqual({ method: 'voltmeter', vNeg_V: 3 }); // prettier-ignore
+    expect(readForm(isolation.fields, form).input).toEqual({ method: 'direct', rPos_ohm: 1000 });
+    expect(readForm(isolation.fields, { ...form, method: 'voltmeter' }).input).toEqual({ method: 'voltmeter', vNeg_V: 3 }); // prettier-ignore
   });
   test('rows that nobody typed in are none; one in the middle is asked for by its path', () => {
     const form = { 'edgeA#': '3', 'edgeA[0].gap_mm': '4', 'edgeA[2].gap_mm': '5', targetGap_mm: '4' };
     const gaps = calculatorNamed('panelGaps')!;
-    const { input } = readForm(gaps.fields, { ...form, 'edgeA#': '9' }, null);
+    const { input } = readForm(gaps.fields, { ...form, 'edgeA#': '9' });
     expect((input.edgeA as unknown[]).length).toBe(3);
     expect(workOut(gaps, input).refused).toMatchObject({ field: 'edgeA[1].gap_mm', code: 'missing' });
   });
   test('a list in one line names the word that is no number', () => {
-    const { said, isRead } = readForm(bores.fields, { oversizes_in: '0.020 big 0.040' }, null);
+    const { said, isRead } = readForm(bores.fields, { oversizes_in: '0.020 big 0.040' });
     expect([said.oversizes_in?.fault, isRead]).toEqual(['“big” is not a number', false]);
   });
 });

@@ -50,6 +50,8 @@ export type Field =
   | (Named & { type: 'text' | 'day' | 'tick' })
   /** Several numbers in one line, with blanks between; `groups` part them with a stroke. */
   | (Named & { type: 'numbers'; unit: string; groups?: boolean })
+  /** Not asked: always this. */
+  | (Named & { type: 'fixed'; value: string })
   /** Several of a few words, each with a tick. */
   | (Named & { type: 'several'; choices: Readonly<Record<string, string>> })
   /** One cell after another, in measuring order. */
