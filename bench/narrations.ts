@@ -2,6 +2,7 @@
 import { COLD_NARRATIONS } from '../tests/data/coldNarrations.ts';
 import { FRESH_NARRATIONS } from '../tests/data/freshNarrations.ts';
 import { FURTHER_NARRATIONS } from '../tests/data/furtherNarrations.ts';
+import { LATEST_NARRATIONS } from '../tests/data/latestNarrations.ts';
 import { LONG_NARRATIONS } from '../tests/data/longNarrations.ts';
 import { MORE_NARRATIONS } from '../tests/data/moreNarrations.ts';
 import { NARRATIONS, SHOP_OF_NARRATIONS, type Narration } from '../tests/data/narrations.ts';
@@ -49,5 +50,5 @@ export const benchNarrations = (): Line[] => [
     ...COLD_NARRATIONS,
     ...FRESH_NARRATIONS,
   ]),
-  ...linesOf('not seen by them', UNSEEN_NARRATIONS),
+  ...linesOf('not seen by them', [...UNSEEN_NARRATIONS, ...LATEST_NARRATIONS]),
 ];

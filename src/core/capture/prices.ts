@@ -216,6 +216,8 @@ function isPriceAt(
   const before = t[i - 1];
   // “… that will be 60, no, 70 …”.
   if (isWord(before, /^(?:be|say|reckon|call)$/) && isWord(t[n.next + 1], /^(?:no|sorry)$/)) return true;
+  // “Ilse agreed 240 for the wiring”.
+  if (kind === 'decided' && i === afterKind && isWord(t[n.next], /^for$/) && n.value >= 5) return true;
   // “Ordered ten from Cobb Springs”: how many.
   if (isWord(before, /^ordered$/) && isWord(t[n.next], /^from$/)) return false;
   const ends = boundary(t, n.next) || blocked(n.next);

@@ -104,7 +104,7 @@ const STANDS =
 
 /** “Did the milk float shoes”: done to the car that is named in it. */
 const DOES =
-  /^(?:and |then |so |meanwhile )*(?:i |we |[a-z]+ )?(?:did|fitted|found|finished|cleaned|washed|polished|painted|stripped|repaired|mended|checked) the$/;
+  /^(?:and |then |so |meanwhile )*(?:[a-z' ]{0,30} (?:i|we) (?:only |just |also )?|i |we |[a-z]+ )?(?:did|fitted|found|finished|cleaned|washed|polished|painted|stripped|repaired|mended|checked) the$/;
 
 /** “Did the wheels of the rally car”, “first blue on the drophead”: one thing of the car that is named behind it. */
 const DOES_PART =

@@ -203,7 +203,9 @@ function anewAt(t: readonly Token[], says: number, i: number, next: number): boo
   const begun =
     right !== null &&
     ((right.from === 0 && right.subject === 'after') ||
-      (right.kind === 'reading' && t[word]!.lower === 'the'));
+      (right.kind === 'reading' && t[word]!.lower === 'the') ||
+      // “… one hour the drum is scored”: behind how long it took, the next thing that is found.
+      (right.kind === 'found' && right.subject === 'before' && right.from <= 4 && t[word]!.lower === 'the'));
   return begun && (kindSaid(t, says, i) !== null || findDurations(t.slice(says, i), '.').length > 0);
 }
 
@@ -282,13 +284,18 @@ export function cut(t: readonly Token[], run: Run): Run[] {
   return runs;
 }
 
+/** “… and he found the bracket torn”: who did it is no part of what was done. */
+const HE_DID = /^(?:he|she|they) (?:found|fitted|ordered|spent|changed|cleaned|replaced|welded|measured)$/;
+
 /** The first token behind the joints at `i` that says something. */
 export function skipJoints(t: readonly Token[], i: number, next: number): number {
   let at = i;
   // “Still no gas fitter” waits; “still waiting” says it again.
-  const isJoint = (n: number): boolean =>
-    JOINTS.has(t[n]!.lower) &&
-    !(t[n]!.lower === 'still' && /^(?:no|need|needs|has|have|got|short)$/.test(t[n + 1]?.lower ?? ''));
+  const isJoint = (n: number): boolean => {
+    const [word, behind] = [t[n]!.lower, t[n + 1]?.lower ?? ''];
+    if (HE_DID.test(`${word} ${behind}`)) return true;
+    return JOINTS.has(word) && !(word === 'still' && /^(?:no|need|needs|has|have|got|short)$/.test(behind));
+  };
   while (at < next && (isJoint(at) || /^[,:–—-]$/.test(t[at]!.text))) at += 1;
   return at;
 }
