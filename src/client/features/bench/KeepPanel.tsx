@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Load, Moment } from '#contract/bench.ts';
+import { isOfCar } from '#core/bench/registry/index.ts';
 import { INSTRUMENTS } from '#core/bench/registry/plausible.ts';
 import type { Told } from '#core/bench/registry/told.ts';
 import type { Calculator } from '#core/bench/registry/types.ts';
@@ -12,7 +13,6 @@ import { Head, Now, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { useKeepReading } from './bench.queries.ts';
 import type { BenchForm } from './useBenchForm.ts';
 
-const KEPT = ['lookOver', 'engine', 'runningGear', 'finish', 'highVoltage'];
 const MOMENT_WORDS = { before: 'before the work', after: 'after the work' };
 const LOAD_WORDS = { loaded: 'loaded', unloaded: 'unloaded' };
 
@@ -34,7 +34,7 @@ export function KeepPanel({ calculator, buildId, told, bench, isPlayed }: Props)
     forCustomer: false,
   });
   const [ids, setIds] = useState(() => ({ id: uuidv7(), entryId: uuidv7() }));
-  if (!KEPT.includes(calculator.group)) return null;
+  if (!isOfCar(calculator)) return null;
   const played = isPlayed ? `played ${INSTRUMENTS[calculator.name] ?? 'instrument'}` : '';
   const press = (): void =>
     keep.mutate(

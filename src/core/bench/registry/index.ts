@@ -25,5 +25,8 @@ export const CALCULATORS: readonly Calculator[] = [
   ...UNIT_SCREENS,
 ];
 
+/** Sums of money and time, and units, are no readings of a car. */
+export const isOfCar = ({ group }: Calculator): boolean => group !== 'moneyAndTime' && group !== 'units';
+
 export const calculatorNamed = (name: string | undefined): Calculator | undefined =>
   CALCULATORS.find((c) => c.name === name);

@@ -9,7 +9,7 @@ import {
   type ReadingPutDto,
 } from '#contract/bench.ts';
 import { specPathsOf, usualPathsOf, workOut } from '#core/bench/registry/form.ts';
-import { calculatorNamed } from '#core/bench/registry/index.ts';
+import { calculatorNamed, isOfCar } from '#core/bench/registry/index.ts';
 import { readingInWords, toldOf } from '#core/bench/registry/told.ts';
 import type { Calculator } from '#core/bench/registry/types.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -19,9 +19,6 @@ import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate } from '../builds/index.ts';
 import { agoOf, logIn } from '../entries/index.ts';
 import * as q from './bench.queries.ts';
-
-/** Sums of money and units are no readings of a car. */
-const KEPT_GROUPS = ['lookOver', 'engine', 'runningGear', 'finish', 'highVoltage'];
 
 async function viewOf(tx: Tx, buildId: string): Promise<BenchView> {
   const build = await buildDetail(tx, buildId);
@@ -47,7 +44,7 @@ function calculatorOf(name: string): Calculator {
 }
 
 function toldAgain(calculator: Calculator, input: Record<string, unknown>) {
-  if (!KEPT_GROUPS.includes(calculator.group))
+  if (!isOfCar(calculator))
     throw invalidFields([{ field: 'calculator', reason: 'is no reading of a car' }]);
   if (JSON.stringify(input).length > LONGEST_FORM)
     throw invalidFields([{ field: 'input', reason: 'is too long' }]);
