@@ -44,8 +44,7 @@ function calculatorOf(name: string): Calculator {
 }
 
 function toldAgain(calculator: Calculator, input: Record<string, unknown>) {
-  if (!isOfCar(calculator))
-    throw invalidFields([{ field: 'calculator', reason: 'is no reading of a car' }]);
+  if (!isOfCar(calculator)) throw invalidFields([{ field: 'calculator', reason: 'is no reading of a car' }]);
   if (JSON.stringify(input).length > LONGEST_FORM)
     throw invalidFields([{ field: 'input', reason: 'is too long' }]);
   const { result, refused } = workOut(calculator, input);
