@@ -44,7 +44,7 @@ const BUILD: [string, string][] = [
   ['M', 'What it costs'],
   ['P', 'To the photographs'],
   ['V', 'The car itself'],
-  ['B', 'Its book'],
+  ['B', 'Its book and papers'],
 ];
 const INSPECTION: [string, string][] = [
   ['↑ ↓', 'From checkpoint to checkpoint'],

@@ -85,7 +85,6 @@ function BuildHead({ build }: { build: BuildView }) {
         {BESIDE.filter((b) => seesPrices || !('isDesk' in b)).map((b) => (
           <BesideLink key={b.to} build={build} at={b} />
         ))}
-        <DraftButton build={build} />
       </Row>
       <Row>
         <span>
@@ -98,6 +97,7 @@ function BuildHead({ build }: { build: BuildView }) {
         <Quiet>stands: {build.place ?? 'not placed yet'}</Quiet>
         {build.eventDay && <Quiet>event: {formatDay(build.eventDay, manner.locale, manner.today)}</Quiet>}
         <PromisedFor build={build} />
+        <DraftButton build={build} />
       </Row>
       {build.notRoadworthy.length > 0 && (
         <Notice $tone="oxide">
@@ -139,7 +139,7 @@ const BESIDE = [
   { to: 'costs', key: 'm', words: 'Costs', isDesk: true },
   { to: 'photos', key: 'p', words: 'Photographs' },
   { to: 'vehicle', key: 'v', words: 'The car itself' },
-  { to: 'book', key: 'b', words: 'Its book', isDesk: true },
+  { to: 'book', key: 'b', words: 'Book, papers', isDesk: true },
 ] as const;
 
 function BesideLink({ build, at }: { build: BuildView; at: (typeof BESIDE)[number] }) {
