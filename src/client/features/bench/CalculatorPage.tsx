@@ -6,7 +6,7 @@ import { styled } from 'styled-components';
 import type { BenchView } from '#contract/bench.ts';
 import { faultWords, formOf, type Form, type Ways } from '#core/bench/registry/form.ts';
 import { calculatorNamed } from '#core/bench/registry/index.ts';
-import { toldOf } from '#core/bench/registry/told.ts';
+import { toldOf, type Told } from '#core/bench/registry/told.ts';
 import { GROUPS, type Calculator } from '#core/bench/registry/types.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
@@ -69,6 +69,24 @@ export default function CalculatorPage() {
 const regionOf = (locale: string): Ways['region'] =>
   /-US$/.test(locale) ? 'us' : /-(?:GB|AU|NZ|IE)$/.test(locale) ? 'uk' : null;
 
+/** A tyre on a wheel of another seat can kill: said in a box of its own. */
+function Danger({ told }: { told: Told }) {
+  const codes = told.reasons.map((r) => r.code);
+  if (codes.includes('seat_16_vs_16_5'))
+    return (
+      <Notice $tone="oxide" role="alert">
+        <strong>Do not mount.</strong> One has bead seats of 5°, the other of 15°: the bead can break while it
+        is inflated, and kill.
+      </Notice>
+    );
+  if (!codes.includes('seat_mismatch')) return null;
+  return (
+    <Notice $tone="oxide" role="alert">
+      <strong>Do not mount.</strong> Tyre and wheel are not of the same diameter.
+    </Notice>
+  );
+}
+
 interface BenchProps {
   calculator: Calculator;
   buildId: string | undefined;
@@ -122,12 +140,7 @@ function Bench({ calculator, buildId, car, usual }: BenchProps) {
       <Stack $gap="l">
         <Top calculator={calculator} buildId={buildId} car={car} bench={bench} />
         <Cautions calculator={calculator} />
-        {result && 'doNotMount' in result && result.doNotMount === true && (
-          <Notice $tone="oxide" role="alert">
-            <strong>Do not mount.</strong> Bead seats of 5° and 15° do not fit each other: the bead can break
-            while it is inflated.
-          </Notice>
-        )}
+        {told && <Danger told={told} />}
         <Sides>
           <Stack $gap="m">
             <Prompt

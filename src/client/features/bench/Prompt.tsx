@@ -58,7 +58,7 @@ export function Prompt({ calculator, bench, at, told, isPlayed, onPlayed, onUndo
     <>
       <Board>
         <Row style={{ justifyContent: 'space-between', alignItems: 'start', flexWrap: 'nowrap' }}>
-          <Big aria-live="polite">
+          <Big>
             {next !== null
               ? labelOf(calculator.fields, next)
               : bench.worked.result

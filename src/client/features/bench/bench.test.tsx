@@ -155,6 +155,17 @@ describe('without a car', () => {
     expect(screen.queryByRole('textbox', { name: 'Resistor (Ω)' })).toBeNull();
   });
 
+  test('a tyre on a wheel of another seat is said in a box of its own', async () => {
+    await open('seatMatch');
+    type('Tyre', 'LT245/75R16');
+    type('Wheel (in)', '16.5');
+    expect(screen.getByRole('alert').textContent).toContain('5°, the other of 15°');
+    type('Wheel (in)', '15');
+    expect(screen.getByRole('alert').textContent).toContain('not of the same diameter');
+    type('Wheel (in)', '16 in');
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+
   test('an address that is none', async () => {
     show(<CalculatorPage />, { pattern: '/bench/:calculator', at: '/bench/constructor' });
     expect(await screen.findByRole('heading', { level: 1 })).toBeDefined();
