@@ -97,9 +97,11 @@ export function SentenceEditor({ id, label, value, isOut, onChange, onFocus }: P
     if (same(held.current, value)) return;
     // Changed from outside: undone, put together with somebody else's, drafted again.
     held.current = value;
-    const { from } = editor.state.selection;
+    // What was chosen stays chosen, in the words or with a question about them open.
+    const { from, to } = editor.state.selection;
     editor.commands.setContent(docOf(value), { emitUpdate: false });
-    if (editor.isFocused) editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
+    const { size } = editor.state.doc.content;
+    editor.commands.setTextSelection({ from: Math.min(from, size), to: Math.min(to, size) });
   }, [editor, value]);
   return (
     <Box $out={isOut}>
