@@ -73,7 +73,7 @@ async function keyToResultMs({ app, cookie }: BenchServers): Promise<number> {
     const page = await context.newPage();
     await page.goto(`${app}/bench/tapSurvey`);
     await page.locator('[data-path="readings_V[200]"]').waitFor();
-    await page.getByRole('status').first().waitFor();
+    await page.getByRole('region', { name: 'Result' }).getByRole('status').waitFor();
     return median(await page.evaluate(`(${KEY_TO_RESULT})()`));
   } finally {
     await browser.close();
