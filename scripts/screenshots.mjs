@@ -186,9 +186,9 @@ const VIEWS = [
       await openCar(page, 'charabanc');
       await page.getByRole('link', { name: 'Measure', exact: true }).click();
       await page.getByRole('link', { name: /^Driveline angles/ }).click();
-      await page.getByText('As it was').first().click();
+      await page.locator('summary', { hasText: 'As it was' }).first().click();
       await page.getByRole('button', { name: 'Put its readings in the fields' }).click();
-      await page.getByText('As it was').first().click();
+      await page.locator('summary', { hasText: 'As it was' }).first().click();
       await page.getByRole('img', { name: /^Driveline/ }).waitFor();
       await page.evaluate(() => window.scrollTo(0, 130));
     },
