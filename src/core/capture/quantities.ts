@@ -37,12 +37,14 @@ export function findDurations(t: readonly Token[], mark: '.' | ','): Found<numbe
   return found;
 }
 
-/** “Due in two hours” is when; “wired the fan in an hour”, “the plate is in two hours” is how long it took, said without a stop. */
+/** “The plate is in”, “the diff is back in”: it is there now, and how long it took follows. */
+const isThere = (t: readonly Token[], i: number): boolean =>
+  /^(?:is|are)$/.test(t[t[i - 1]?.lower === 'back' ? i - 2 : i - 1]?.lower ?? '');
+
+/** “Due in two hours” is when; “wired the fan in an hour” is how long it took, said without a stop. */
 const isDelay = (t: readonly Token[], i: number): boolean =>
   t[i - 1]?.lower === 'in' &&
-  !/^(?:is|are) (?:back )?$/.test(
-    `${/^(?:back)$/.test(t[i - 2]?.lower ?? '') ? `${t[i - 3]?.lower} back` : t[i - 2]?.lower} `,
-  ) &&
+  !isThere(t, i - 1) &&
   /^(?:|needed|wanted|expected|promised|called|asked|booked|finished|phoned|delayed)$/.test(verbOf(t, i - 1));
 
 /** The nearest word in -ed, or “put”, “let”, “cut”, of the few before, with no stop between; empty where there is none. */

@@ -217,7 +217,7 @@ function Listed({
   return (
     <Wide>
       <Group>
-        <legend>{field.type === 'cells' ? unitBehind(field.label, field.unit) : field.label}</legend>
+        <legend>{field.type === 'cells' ? unitBehind(field.label, field.of.unit) : field.label}</legend>
         {fault && (
           <p role="alert" style={{ color: color.oxide, fontWeight: 600 }}>
             {fault}
@@ -229,7 +229,7 @@ function Listed({
             {all.map((at, i) => (
               <One
                 key={at}
-                field={{ ...CELL, unit: field.unit }}
+                field={field.of}
                 path={at}
                 label={`${field.each} ${i + 1}`}
                 text={props.form[at] ?? ''}
@@ -256,7 +256,6 @@ function Listed({
 }
 /** More characters than a narrow field shows. */
 const LONG_WORD = 16;
-const CELL = { type: 'number', name: '', label: '', quantity: null, unitId: null } as const;
 
 function Part({ field, path, ...props }: FieldsProps & { field: Field & { type: 'part' }; path: string }) {
   const open = isOpen(field, path, props.form);

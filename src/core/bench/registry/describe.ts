@@ -141,7 +141,7 @@ export const cells = (
   [least, most]: readonly [number, number],
   more: Extra & { blanks?: boolean } = {},
 ): Field => ({
-  ...{ type: 'cells', name, label, each, least, most, unit: writtenUnit(unitPartOf(name)) },
+  ...{ type: 'cells', name, label, each, least, most, of: num(name, label) },
   ...more,
 });
 export const rows = (

@@ -188,9 +188,7 @@ class Reader {
 
   private cells(path: string, field: Field & { type: 'cells' }): unknown {
     const count = this.count(path);
-    const values = Array.from({ length: count }, (_, i) =>
-      this.number(`${path}[${i}]`, numberFrom(field.unit)),
-    );
+    const values = Array.from({ length: count }, (_, i) => this.number(`${path}[${i}]`, field.of));
     while (values.length > 0 && values.at(-1) === undefined) values.pop();
     if (values.length === 0) return field.optional ? undefined : [];
     if (!field.blanks) return values;

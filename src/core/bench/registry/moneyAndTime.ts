@@ -187,10 +187,10 @@ const units = describe({
   work: convert,
   example: { value: 65, from: 'lbft', to: 'Nm' } as ConvertInput,
   shows: [
-    ['value', 'It is', 4],
-    ['unit', 'in'],
-    ['siValue', 'or', 4],
-    ['siUnit', 'in'],
+    ['value', 'Value', 4],
+    ['unit', 'Unit'],
+    ['siValue', 'In the base unit', 4],
+    ['siUnit', 'Base unit'],
   ],
   sum: (i, r) => [`${n(i.value, 4)} ${i.from} = ${n(r.value, 4)} ${i.to}`],
   sources: [
@@ -233,9 +233,9 @@ const said = describe({
   example: { text: '2 1/2 thou' },
   shows: [
     ['value', 'Value', 4],
-    ['unit', 'in'],
-    ['siValue', 'or', 5],
-    ['siUnit', 'in'],
+    ['unit', 'Unit'],
+    ['siValue', 'In the base unit', 5],
+    ['siUnit', 'Base unit'],
     ['choices.unit', 'May be in'],
     ['choices.siValue', 'which would be', 3],
   ],

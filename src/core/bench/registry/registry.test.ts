@@ -173,6 +173,18 @@ describe('typed into a field', () => {
       '= 10 mm = 0.3937 in',
     );
   });
+  test('so it is in cells: a piston in millimetres, a pressure in bar', () => {
+    const { input } = readForm(bores.fields, {
+      'newPistons_in#': '2',
+      'newPistons_in[0]': '101.6 mm',
+      'newPistons_in[1]': '4.001',
+    });
+    expect(input.newPistons_in).toEqual([expect.closeTo(4, 9), 4.001]);
+    const cylinders = calculatorNamed('cylinderTests')!;
+    const dry = readForm(cylinders.fields, { 'dry_psi#': '1', 'dry_psi[0]': '10 bar' }).input
+      .dry_psi as number[];
+    expect(dry[0]).toBeCloseTo(145.04, 2);
+  });
   test('a torque is read in whatever the wrench shows', () => {
     const bolts = calculatorNamed('fastener')!;
     const { input } = readForm(bolts.fields, { 'applied?': 'open', 'applied.value': '65 ft lb' });

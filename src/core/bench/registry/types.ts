@@ -55,7 +55,7 @@ export type Field =
   /** Several of a few words, each with a tick. */
   | (Named & { type: 'several'; choices: Readonly<Record<string, string>> })
   /** One cell after another, in measuring order. */
-  | (Named & { type: 'cells'; each: string; unit: string; least: number; most: number; blanks?: boolean })
+  | (Named & { type: 'cells'; each: string; of: NumberField; least: number; most: number; blanks?: boolean })
   | (Named & { type: 'rows'; each: string; fields: Field[]; least: number; most: number })
   /** Fields that belong together; only there when it is opened, where it may be left out. */
   | (Named & { type: 'part'; fields: Field[] });
