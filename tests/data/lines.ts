@@ -374,7 +374,7 @@ export const BRITISH: Example[] = [
   // Which car.
   ['B-0107 waiting on glass', { kind: 'waiting', build: 'hearse', subject: 'glass' }],
   ['ice-cream van: did hinges, 3h', { kind: 'did', build: 'ice-cream van', subject: 'hinges', minutes: 180 }],
-  ['the milk float needs new brushes', { kind: 'note', build: 'milk float' }],
+  ['the milk float needs new brushes', { kind: 'found', build: 'milk float' }],
   [
     'hearse, found side glass cracked, 240',
     { kind: 'found', build: 'hearse', subject: 'side glass', money: 24000 },

@@ -1,11 +1,19 @@
 /** As `longNarrations.ts`, a later batch: written without looking at the rules, which were then made general for what they missed. */
 import type { Narration, SaidEntry } from './narrations.ts';
 
-/** Minutes and minor units where they are said; 0 where they are not. */
-export const e = (car: string, kind: SaidEntry['kind'], has: string, minutes = 0, money = 0): SaidEntry => ({
+/** Minutes and minor units where they are said; 0 where they are not. `more`: days and measures that are said. */
+export const e = (
+  car: string,
+  kind: SaidEntry['kind'],
+  has: string,
+  minutes = 0,
+  money = 0,
+  more: Pick<SaidEntry, 'due' | 'measures'> = {},
+): SaidEntry => ({
   ...{ car, kind, has },
   ...(minutes === 0 ? {} : { minutes }),
   ...(money === 0 ? {} : { money }),
+  ...more,
 });
 
 export const MORE_NARRATIONS: Narration[] = [

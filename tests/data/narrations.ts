@@ -14,6 +14,10 @@ export interface SaidEntry {
   minutes?: number;
   /** Minor units. */
   money?: number;
+  /** The day that it is expected on. */
+  due?: string;
+  /** What was measured, as “19 deg”. */
+  measures?: readonly string[];
 }
 
 export interface Narration {

@@ -18,7 +18,7 @@ export interface NarrationScore {
   cut: number;
   car: number;
   kind: number;
-  /** Hours and money: as wanted, of all that were wanted; and amounts that nobody said. */
+  /** Hours, money, days and measures: as wanted, of all that were wanted; and amounts that nobody said. */
   amountsWanted: number;
   amountsRight: number;
   amountsInvented: number;
@@ -28,18 +28,26 @@ export interface NarrationScore {
 
 const kindOf = (p: Piece): string => (p.is === 'next' ? 'next' : p.line.kind);
 
-function amounts(wanted: SaidEntry, p: Piece): { wanted: number; right: number; invented: number } {
-  const score = { wanted: 0, right: 0, invented: 0 };
+/** Hours, money, the day that it is expected on, and each thing measured. */
+function amounts(wanted: SaidEntry, p: Piece): { right: number; invented: number } {
+  const score = { right: 0, invented: 0 };
   for (const [want, got] of [
     [wanted.minutes, p.line.minutes],
     [wanted.money, p.line.moneyMinor],
   ] as const) {
-    if (want !== undefined) score.wanted += 1;
     if (want !== undefined && want === got) score.right += 1;
     if (got !== undefined && got !== want) score.invented += 1;
   }
+  if (wanted.due !== undefined && wanted.due === p.line.due) score.right += 1;
+  if (wanted.due !== undefined && p.line.due !== undefined && wanted.due !== p.line.due) score.invented += 1;
+  const measured = p.line.measures.map((m) => `${m.value} ${m.unit}`);
+  score.right += (wanted.measures ?? []).filter((m) => measured.includes(m)).length;
+  if (wanted.measures) score.invented += measured.filter((m) => !wanted.measures!.includes(m)).length;
   return score;
 }
+
+const amountsIn = ({ minutes, money, due, measures = [] }: SaidEntry): number =>
+  [minutes, money, due].filter((of) => of !== undefined).length + measures.length;
 
 /** Each wanted entry against the piece that holds its words; a piece answers for one entry only. */
 export function scoreNarrations(narrations: readonly Narration[], context: CaptureContext): NarrationScore {
@@ -67,7 +75,7 @@ export function scoreNarrations(narrations: readonly Narration[], context: Captu
       score.entries += 1;
       of(wanted.kind).wanted += 1;
       const piece = kept.find((p) => !taken.has(p) && p.text.includes(wanted.has));
-      score.amountsWanted += Number(wanted.minutes !== undefined) + Number(wanted.money !== undefined);
+      score.amountsWanted += amountsIn(wanted);
       if (!piece) {
         fault(`“${wanted.has}” is in no piece of its own`);
         continue;
@@ -83,8 +91,10 @@ export function scoreNarrations(narrations: readonly Narration[], context: Captu
       const found = amounts(wanted, piece);
       score.amountsRight += found.right;
       score.amountsInvented += found.invented;
-      if (found.right < found.wanted || found.invented > 0)
-        fault(`“${piece.text}” has ${piece.line.minutes ?? '-'} min and ${piece.line.moneyMinor ?? '-'}`);
+      if (found.right < amountsIn(wanted) || found.invented > 0)
+        fault(
+          `“${piece.text}” has ${piece.line.minutes ?? '-'} min, ${piece.line.moneyMinor ?? '-'}, ${piece.line.due ?? 'no day'}, ${piece.line.measures.map((m) => `${m.value} ${m.unit}`).join(', ')}`,
+        );
     }
     for (const p of kept.filter((k) => !taken.has(k))) fault(`one too many: “${p.text}” (${kindOf(p)})`);
     if (score.faults.length === before) score.whole += 1;

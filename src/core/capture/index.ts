@@ -12,7 +12,9 @@ import { findDurations, findMeasures, type Found } from './quantities.ts';
 import { prepare, Reading } from './reading.ts';
 import { readSubject } from './subject.ts';
 import type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
+import { kindOfVerb, verbOf } from './verbs.ts';
 import { workedMinutes } from './worked.ts';
+import { unsaidKind, waitsTill } from './unsaid.ts';
 import { findZone } from './zones.ts';
 
 export type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
@@ -172,32 +174,41 @@ function readNames(r: Reading): void {
 }
 
 const ON = /^[^,.\d]{3,40} (?:on|in|down|up)(?:,| and )/i;
+const ON_LAST = /^[^,.\d]{3,40} (?:on|in|down), /i;
+/** “The wings are in colour”: painted. */
+const IN_PAINT = /\bin (?:primer|colou?r|paint|undercoat|lacquer|clear|varnish|base ?coat|top ?coat)\b/i;
 const COAT =
   /\b(?:first|second|third|last|top|final) (?:coat|blue|black|white|red|green|grey|cream|lacquer|clear|primer|colou?r)\b/i;
 
 function settleKind(r: Reading, read: KindRead | null): void {
   const { result, t } = r;
   let kind: Kind = read?.kind ?? 'note';
+  // “Rang Dex, he reckons just do it”: what they answered is what counts.
+  if (kind === 'told' && ANSWERED.test(r.text)) kind = 'decided';
+  if ((kind === 'moved' || kind === 'did') && read?.subject !== 'after' && waitsTill(r.text))
+    kind = 'waiting';
+  if (kind === 'moved' && !result.place && waitsTill(r.text)) kind = 'waiting';
   const behind = read ? read.next : r.start;
   const startsInHours = result.minutes !== undefined && spanStartsAt(r, 'minutes', behind);
   // “Did 3 h”, “spent two hours” say only how long; “masked up, one hour” says what.
-  const saysOnlyHours = read && /^(?:did|done|fitted|spent)$/.test(t[read.from]!.lower);
-  if (saysOnlyHours && startsInHours && kind !== 'note') kind = 'hours';
+  const saysOnlyHours = read?.subject === 'after' && /^(?:did|done|fitted|spent)$/.test(t[read.from]!.lower);
+  if (saysOnlyHours && startsInHours && kind !== 'note') kind = hoursAt(r, behind);
   if (kind === 'hours' && result.minutes === undefined) kind = 'note';
   // What is said to be a must is something that was found, whatever its words are.
   // Of what was done, too, where it is only said of the thing: “the loom has been chopped about, six hours, safety”.
   if (!read || kind === 'decided' || (kind === 'did' && read.subject === 'before'))
-    kind = hasClass(r) ? 'found' : read ? kind : inferKind(r);
+    kind = hasClass(r) ? 'found' : read ? kind : (unsaid(r) ?? inferKind(r));
   // “The joints are in, an hour and a half”: put there, not come; “moved the vent, one hour” goes nowhere.
   if (read && result.minutes !== undefined) {
-    if (kind === 'arrived' && /^(?:is|are)$/.test(t[read.from]!.lower))
-      kind = /^(?:in|on)$/.test((t[read.next]?.type === 'word' ? t[read.next] : t[read.next - 1])!.lower)
-        ? 'fitted'
-        : 'did';
+    if (kind === 'arrived' && /^(?:is|are)$/.test(t[read.from]!.lower)) {
+      const isPut = [t[read.next - 1], t[read.next]].some((tok) => /^(?:in|on)$/.test(tok?.lower ?? ''));
+      kind = isPut && !IN_PAINT.test(r.text) ? 'fitted' : 'did';
+    }
     if (kind === 'moved' && !result.place) kind = 'did';
   }
   // “Bumpers on, two hours”, “carpets are down, an hour”.
-  if (!read && kind === 'hours' && ON.test(r.text)) kind = 'fitted';
+  if (!read && ((kind === 'hours' && ON.test(r.text)) || (kind === 'did' && ON_LAST.test(r.text))))
+    kind = 'fitted';
   // “Gas locker resealed, an hour and a half”: what stands in -ed before how long it took was done.
   else if (!read && kind === 'hours' && doneBefore(r)) kind = 'did';
   // “No tailgate glass yet”.
@@ -221,6 +232,33 @@ function settleKind(r: Reading, read: KindRead | null): void {
     kind = 'note';
   result.kind = kind;
   if (read) r.take('kind', read);
+}
+
+/** “Spent an hour getting it back”: what was done in it; else only hours. */
+function hoursAt(r: Reading, from: number): Kind {
+  let i = from;
+  while (r.t[i] && r.blocked(i)) i += 1;
+  const verb = verbOf(r.t[i]?.lower ?? '');
+  const kind = verb?.form === 'ing' ? kindOfVerb(verb) : null;
+  return kind === 'did' || kind === 'fitted' ? kind : verb?.form === 'ing' ? 'did' : 'hours';
+}
+
+const ANSWERED =
+  /^(?:and |so |then )?(?:(?:i|we) )?(?:have |'ve )?(?:just )?(?:told|rang|called|phoned|texted|emailed|messaged|spoke to)(?: [\p{L}']+){1,4},?(?: and| but| so)? (?:he|she|they) (?:says?|said|reckons?|reckoned|agreed|wants|wanted|chose|picked|okayed|(?:is|was|were|are) (?:fine|happy|okay|ok))\b/iu;
+
+/** What a line is that no word of a kind stands in. */
+function unsaid(r: Reading): Kind | null {
+  const { t, result } = r;
+  const time = result.spans.find((s) => s.field === 'minutes');
+  const first = time ? t.findIndex((tok) => tok.start === time.start) : -1;
+  const joined = first > 1 && /^(?:and|plus)$/.test(t[first - 1]!.lower) ? first - 2 : -1;
+  return unsaidKind({
+    text: r.text,
+    around: time ? { before: r.text.slice(0, time.start), behind: r.text.slice(time.end) } : null,
+    hasPrice:
+      joined >= 1 && t[joined]!.type === 'number' && !r.blocked(joined) && Number(t[joined]!.text) >= 3,
+    measures: result.measures.length,
+  });
 }
 
 const NOT_YET = /(?:^|[,:.] ?)(?:still )?no [^,.]{2,40} yet[.!]?$/i;
@@ -299,8 +337,10 @@ function readPrice(r: Reading, kind: KindRead | null): Found<Price> | null {
 /** "each" multiplies by the quantity, once that is known. */
 function settlePrice(r: Reading, price: Found<Price> | null): void {
   if (!price) return;
-  const { minor, each } = price.value;
-  const total = each ? minor * (r.result.quantity ?? 1) : minor;
+  const { minor, each, per } = price.value;
+  const measure = r.result.measures.find((m) => m.unit === per);
+  if (per !== undefined && !measure) return;
+  const total = Math.round(minor * (measure?.value ?? (each ? (r.result.quantity ?? 1) : 1)));
   if (Number.isSafeInteger(total)) r.result.moneyMinor = total;
 }
 

@@ -1,6 +1,7 @@
 /** Which kind of entry a line is, from the words shops use for each, British and American. */
 import type { Kind } from '../log/kinds.ts';
 import type { Token } from './tokens.ts';
+import { kindOfVerb, verbOf } from './verbs.ts';
 
 export interface KindRead {
   kind: Kind;
@@ -23,7 +24,7 @@ const LEADING: Partial<Record<Kind, string>> = {
     'arrived|received|got delivery of|collected|picked up|took delivery of|in today|turned up|delivered|came in|delivery of|back from',
   fitted:
     'fitted|installed|refitted|reinstalled|put in|put on|put back|bolted on|bolted up|bolted in|mounted|hung|hung back|fitted up|screwed on|chucked|chucked on|stuck them on|stuck it on|plumbed in|trial fitted|bedded in|whacked in|stuck on|slotted in|dropped in',
-  spent: 'spent|paid|paid for|bought|invoice|invoiced|invoice from|cost|shelled out|blew|paid out|bill from|bill|receipt|settled',
+  spent: 'spent|paid|paid for|bought|invoice|invoiced|invoice from|cost|shelled out|blew|paid out|bill from|bill|receipt|receipts|receipt for|settled',
   hours: 'hours|worked|booked|clocked|logged|time|labour|labor|put down',
   waiting:
     'waiting|waiting on|waiting for|waits for|waits on|waitin on|waitin for|awaiting|held up|held up by|held up for|held up waiting for|stuck|stuck on|stuck for|stuck waiting for|stuck waiting on|still waiting for|still waiting on|still no|still no sign of|stalled|stalled on|stalled for|on hold|on hold for|on stop for|stopped for|blocked by|blocked on|cant go on until|can\'t go on until|cannot go on until|no sign of|no sign yet of|chasing|hung up on|still need the|still need a|still need an|still needs the|still needs a|still needs an|still short of|short of|still want the|still missing the|still missing a',
@@ -37,7 +38,7 @@ const LEADING: Partial<Record<Kind, string>> = {
     'asked|ask|asking|need to ask|question|question for|queried|query|need to know|emailed to ask|rang to ask|called to ask|wrote to ask|rang and asked|called and asked|phoned and asked|rang asking|requested|needs asking|quoted|does|do|should we|shall we|wants to know|wanted to know|would like to know',
   decided:
     'decided|decided on|decision|agreed|approved|approves|said yes|said no|says yes|says no|go ahead|go-ahead|gave the go-ahead|got the go-ahead|declined|chose|chosen|signed off|okayed|ok\'d|oked|okd|settled on|opted for|going with|gone with|wont have|won\'t have|authorised|authorized|signed off on|picked',
-  told: 'told|rang|called|phoned|emailed|texted|messaged|let know|spoke to|spoke with|updated|sent pictures|sent photos|wrote to|informed|have told|explained',
+  told: 'rung|gave him a ring|gave her a ring|gave him a call|gave her a call|left a message|left him a message|left her a message|sent him a|sent her a|sent them a|told|rang|called|phoned|emailed|texted|messaged|let know|spoke to|spoke with|updated|sent pictures|sent photos|wrote to|informed|have told|explained',
   correction: 'correction|correct that|scrap that|strike that|i meant|should have said|that should read|that should be|sorry i meant|my mistake',
 }; // prettier-ignore
 
@@ -45,17 +46,20 @@ const LEADING: Partial<Record<Kind, string>> = {
 const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['correction', 'after', 'should have said|i meant|that should read|strike that|scrap that'],
   ['waiting', 'after', 'waiting on|waiting for|still waiting for|still waiting on|held up by|held up for|stuck for|stuck waiting for|on hold for|can\'t go on until|cant go on until|still no|still no sign of'],
+  ['spent', 'after', 'cost us|cost me|set us back|set me back|he charged|she charged|they charged|charged me|charged us|sent an invoice|sent the invoice|sent a bill|sent the bill|sent us an invoice|sent us a bill'],
   ['waiting', 'after', 'still has no|still have no|still got no|has no sign of'],
   ['waiting', 'before', 'still to come|yet to come|yet to arrive|yet to turn up|yet to show|nowhere to be seen|is overdue|are overdue|has still not come|still not come|has still not arrived|still not arrived|still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|is not here|are not here|has to wait|have to wait|not turned up|still hasn\'t shown|is waiting'],
   ['fitted', 'before', 'is back in|are back in|is back on|are back on|is bolted up|are bolted up'],
+  ['arrived', 'after', 'popped in with|came in with|came by with|came round with|brought in|brought over|brought round|brought the|brought his|brought her|brought a|brought me|dropped off|sent over|delivered the|delivered a'],
+  ['found', 'before', 'lamp is out|light is out|bulb is out|lamps are out|lights are out|bulbs are out'],
   ['arrived', 'before', 'here but|is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|here from|here as well|here too|got here|came|come in from|got delivered|was delivered|were delivered|delivered'],
   ['resumed', 'before', 'is going again|going again|is under way again|under way again|off hold|back under way|no longer waiting|rolling again'],
   ['ordered', 'before', 'is on order|are on order|on order|ordered'],
   ['moved', 'after', 'went out on|went off to|gone off to|went away to|moved to|moved into|moved onto|rolled onto|rolled into|pushed into|went to|gone to|sent to|off to|now on|now in|went out to|moved out to'],
-  ['asked', 'after', 'wants to know|wanted to know|asking for|asking if|asking whether|asking about|asking when'],
-  ['decided', 'after', 'said go|said yeah|said leave|said do|said not to|said no need|said fine|said okay|said ok|says go|says leave|said she wants|said he wants|said they want|said he\'d like|said she\'d like|said they\'d like|picked|said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|ok\'d|happy with|is happy with|happy to go ahead'],
+  ['asked', 'after', 'wants to know|wanted to know|asking for|asking if|asking whether|asking about|asking when|could she have|could he have|can she have|can he have|could they have|was on to me|was on at me|keeps asking|wonders if|wondered if|wondering if'],
+  ['decided', 'after', 'said go|said yeah|said leave|said do|said not to|said no need|said fine|said okay|said ok|says go|says leave|said she wants|said he wants|said they want|he\'d like|she\'d like|they\'d like|would like the|would like a|would like it|he\'d rather|she\'d rather|would rather|would prefer|prefers|said he\'d like|said she\'d like|said they\'d like|picked|said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|ok\'d|happy with|is happy with|happy to go ahead'],
   ['asked', 'after', 'asked whether|asked if|asked about|asked|wants to know|need to know|rang to ask|need to ask|is asking'],
-  ['told', 'after', 'told|let know|rang|phoned|emailed|texted|spoke to|updated'],
+  ['told', 'after', 'on the phone with|on the phone to|had a word with|talked to|talked with|told|let know|rang|phoned|emailed|texted|spoke to|updated'],
   ['fitted', 'before', 'is mounted|are mounted|is bolted|are bolted|are bolted down|fitted|refitted|installed|reinstalled|is on|are on|went on|went in|back on|back in|hung|bolted on|in place|bolted up|bolted in|now on'],
   ['found', 'before', 'found to be|found|is scored|are scored|is torn|are torn|is loose|are loose|is blocked|are blocked|is too thin|is rotten|are rotten|is cracked|are cracked|is seized|are seized|is leaking|are leaking|is worn|are worn|is perished|are perished|is bent|are bent|is broken|are broken|is missing|are missing|is rusted through|is split|are split|is shot|are shot|is damp|has gone|is corroded|are corroded|rotten|rusted through|rotted|cracked|perished|seized|seized solid|leaking|weeping|worn|worn out|shot|missing|corroded|snapped|sheared|split|knackered|kaput|busted|bust|bent|crazed|delaminated|delaminating|rusty|scored|pitted'],
   ['did', 'before', 'is sewn|are sewn|sewn up|is made|are made|is filled|are filled|is sanded|are sanded|is wired|are wired|is built|are built|is drilled|are drilled|is set|are set|is lined up|are lined up|is wired in|are wired in|had its|had her|done|finished|is out|are out|is off|are off|is done|are done|all done|welded up|welded in|is finished|are finished|stripped|stripped down|painted|primed|rebuilt|cleaned|cleaned up|repaired|re-wired|rewired|complete|is complete|bled|blasted|reassembled|removed|sorted|overhauled|sprayed|dismantled|freed off|serviced|refurbished|welded|machined|skimmed|honed|rebored|replated|polished|undersealed|adjusted|mended|tacked in|let in|trimmed|re-covered|straightened|set up|greased|replaced|dialled in|drilled out|masked up|checked'],
@@ -106,7 +110,7 @@ function longest(trie: Trie, t: readonly Token[], i: number): KindRead | null {
 
 const FILLER = new Set([
   'i', 'we', "i've", "we've", 'ive', 'weve', 'have', 'has', 'had', 'just', 'also', 'now', 'so', 'and', 'then', 'ok',
-  'okay', 'right', 'well', 'been', 'today', 'yesterday', 'this', 'morning', 'all', 'he', 'she', 'they', 'am', "i'm",
+  'okay', 'right', 'well', 'been', 'today', 'yesterday', 'this', 'morning', 'all', 'he', 'she', 'they', "he's", "she's", "they've", 'am', "i'm",
   "we're", 'are', 'is', 'it', 'got', 'still', 'finally', 'again', 'only', 'um', 'er', "it's", 'its', 'but',
   'first', 'later', 'meanwhile', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday',
 ]); // prettier-ignore
@@ -137,14 +141,20 @@ export function readKind(
     const round = isWhole ? null : roundIts(t, begins, blocked);
     if (round) return round;
     if (leading && !isNounUse(t, leading)) return leading;
-    const later = behindPerson(t, first, blocked) ?? behindName(t, first, blocked);
+    const who = t
+      .slice(start, first)
+      .findLastIndex((tok) => /^(?:i|we|i've|we've|i'm|we're)$/.test(tok.lower));
+    const later =
+      (who >= 0 && !leading ? acted(t, start + who, blocked) : null) ??
+      behindPerson(t, first, blocked) ??
+      behindName(t, first, blocked);
     if (later) return later;
   }
   for (const trie of ANYWHERE_TRIES) {
     for (let i = first; i < t.length; i += 1) {
       if (blocked(i)) continue;
       const read = longest(trie, t, i);
-      if (read && read.from > start && !negated(t, read) && !saysWhere(t, read)) return read;
+      if (read && read.from >= start && !negated(t, read) && !saysWhere(t, read)) return read;
     }
   }
   return doneWord(t, first, blocked) ?? passive(t, first, blocked);
@@ -156,7 +166,11 @@ function roundIts(t: readonly Token[], first: number, blocked: (i: number) => bo
   if (verb !== 'put' && verb !== 'got') return null;
   for (let i = first + 1; i < Math.min(t.length, first + 8); i += 1) {
     const word = t[i]!.lower;
-    // “Put the bonnet back on” says so itself.
+    // “Put the bonnet back on” says so itself, “put the rollers back” does not.
+    const behindBack = t[i + 1];
+    const isPutBack = word === 'back' && verb === 'put' && i >= first + 2;
+    if (isPutBack && !/^(?:on|in|up|to|into|onto|together|down|where|over)$/.test(behindBack?.lower ?? ''))
+      return { kind: 'fitted', from: first, next: first + 1, subject: 'after' };
     if (/^(?:[.,;!?]|back)$/.test(word)) return null;
     // A coat of paint is put on, and is no part.
     const isCoat = /^(?:coat|primer|paint|lacquer|varnish|wax|polish|filler)s?$/.test(word);
@@ -167,7 +181,7 @@ function roundIts(t: readonly Token[], first: number, blocked: (i: number) => bo
       behind === undefined ||
       behind.type !== 'word' ||
       blocked(i + 1) ||
-      /^(?:it|them|and|one|two|three|four|five|ten|twenty|thirty|forty|half|quarter|a|an)$/.test(
+      /^(?:it|them|and|with|by|today|yesterday|before|after|this|one|two|three|four|five|ten|twenty|thirty|forty|half|quarter|a|an)$/.test(
         behind.lower,
       );
     if (/^(?:in|on|up)$/.test(word) && closes && (verb === 'put' || word !== 'up'))
@@ -183,6 +197,8 @@ function isNounUse(t: readonly Token[], { from, next }: KindRead): boolean {
   const word = t[from]!.lower;
   const behind = t[next]?.lower;
   if (next - from > 1) return false;
+  // “Chasing a parasitic draw” is work; “chasing Tern & Sons” waits.
+  if (word === 'chasing') return behind === 'a' || behind === 'an';
   if (word === 'does' || word === 'do') return t[t.length - 1]?.text !== '?';
   if (behind === 'of' && /^(?:set|cost|time|bill|split)$/.test(word)) return true;
   if (word === 'set') return behind === undefined || behind === 'screw' || behind === 'screws';
@@ -196,7 +212,7 @@ function saysWhere(t: readonly Token[], { from, next }: KindRead): boolean {
     return !(
       t[next] === undefined ||
       t[next]!.type === 'mark' ||
-      /^(?:from|today|yesterday|this|on|with|at)$/.test(t[next]!.lower)
+      /^(?:from|today|yesterday|this|on|with|at|too|as|and|but|while)$/.test(t[next]!.lower)
     );
   return (
     /^(?:in|on)$/.test(t[next - 1]!.lower) &&
@@ -209,6 +225,13 @@ function negated(t: readonly Token[], { from, kind }: KindRead): boolean {
   // “It wants twelve hours” is no word of the customer’s.
   // “I am happy with that” is none either.
   if (t[from]!.lower === 'happy' && /^(?:am|i'm|not|be)$/.test(t[from - 1]?.lower ?? '')) return true;
+  // “The hinge wants moving” neither.
+  const wanted = t[from + 1];
+  if (
+    t[from]!.lower === 'wants' &&
+    (wanted?.type === 'number' || /^(?:new|[a-z]{2,}ing)$/.test(wanted?.lower ?? ''))
+  )
+    return true;
   if (t[from]!.lower === 'wants' && /^(?:it|she's|car)$/.test(t[from - 1]?.lower ?? '')) return true;
   return /^(?:not|never|isn't|aren't|wasn't|to|be|no|who|whoever)$/.test(t[from - 1]?.lower ?? '');
 }
@@ -220,13 +243,35 @@ function behindPerson(t: readonly Token[], first: number, blocked: (i: number) =
     if (!/^(?:i|we|i've|we've)$/.test(t[i]!.lower)) continue;
     const word = skipFiller(t, i);
     const read = blocked(word) ? null : longest(LEADING_TRIE, t, word);
-    return read &&
+    if (
+      read &&
       !isNounUse(t, read) &&
       /^(?:did|fitted|found|ordered|spent|asked|told|moved)$/.test(read.kind)
-      ? read
-      : null;
+    )
+      return read;
+    return read ? null : acted(t, i, blocked);
   }
   return null;
+}
+
+/** Between who did it and what they did. */
+const AUXILIARY =
+  /^(?:have|had|'ve|been|was|were|just|also|only|then|already|finally|both|even|then|still|now|all|quickly|really|properly)$/;
+
+/** “I gave the clutch a bleed”, “we were fitting the cards”: what somebody of the shop did, by its verb. */
+function acted(t: readonly Token[], person: number, blocked: (i: number) => boolean): KindRead | null {
+  let at = person + 1;
+  let isProgressive = /^(?:i've|we've|i'm|we're)$/.test(t[person]!.lower);
+  for (; t[at] && AUXILIARY.test(t[at]!.lower); at += 1)
+    isProgressive ||= /^(?:was|were|been)$/.test(t[at]!.lower);
+  const tok = t[at];
+  if (!tok || blocked(at)) return null;
+  // “I have run the cable”.
+  const participle = /^(?:run|cut|put|set|hit|split|shut|let|spread)$/.test(tok.lower) && at > person + 1;
+  const verb = participle ? { base: tok.lower, form: 'past' as const } : verbOf(tok.lower);
+  if (!verb || (verb.form === 'ing' && !isProgressive)) return null;
+  const kind = kindOfVerb(verb);
+  return kind === null ? null : { kind, from: at, next: at + 1, subject: 'after' };
 }
 
 /** “Petra flatted the doors”: a name that nobody told us stands before what was done to something. */
@@ -252,8 +297,17 @@ function passive(t: readonly Token[], first: number, blocked: (i: number) => boo
       return { kind: 'did', from: i + 1, next: i + 2, subject: 'before' };
     if (!/^(?:is|are|was|were|got|been)$/.test(t[i]!.lower) || blocked(i)) continue;
     const word = t[i + 1]!.lower;
-    if (/^[a-z]{3,}ed$/.test(word) && !NO_WORK.test(word))
-      return { kind: 'did', from: i, next: i + 2, subject: 'before' };
+    const verb = verbOf(word);
+    if (
+      verb?.form !== 'past' ||
+      NO_WORK.test(word) ||
+      /^(?:gone|come|came|went|found|lost|stuck|left|worn|torn|split|bent|broken|shot|spent|got|put|set|blown)$/.test(
+        word,
+      )
+    )
+      continue;
+    const kind = kindOfVerb(verb);
+    if (kind === 'did' || kind === 'fitted') return { kind, from: i, next: i + 2, subject: 'before' };
   }
   return null;
 }

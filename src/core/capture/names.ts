@@ -40,7 +40,7 @@ export function indexNames(
   };
   for (const k of known) for (const name of [k.name, ...(k.aliases ?? [])]) add(nameWords(name), k);
   if (options.firstWord) for (const [word, k] of soleWords(known, (w) => w.slice(0, 1))) add([word], k);
-  if (options.headWord) for (const [word, k] of soleWords(known, (w) => w.slice(-1))) add([word], k);
+  if (options.headWord) for (const [word, k] of soleWords(known, (w) => w.slice(-1), true)) add([word], k);
   if (options.everyWord) for (const [word, k] of soleWords(known, (w) => w)) add([word], k);
   for (const row of index.values()) row.sort((a, b) => b.words.length - a.words.length);
   return index;
@@ -53,13 +53,20 @@ const DULL = new Set(
   ),
 );
 
+/** Of these a shop may have but one: then “the van” names it. */
+const HEADS = /^(?:van|truck)$/;
+
 /** Words that belong to one name only. */
-function soleWords(known: readonly Known[], pick: (words: string[]) => string[]): Map<string, Known> {
+function soleWords(
+  known: readonly Known[],
+  pick: (words: string[]) => string[],
+  heads = false,
+): Map<string, Known> {
   const owner = new Map<string, Known | null>();
   for (const k of known) {
     const words = new Set([k.name, ...(k.aliases ?? [])].flatMap((n) => pick(nameWords(n))));
     for (const w of words) {
-      if (w.length < 3 || DULL.has(w) || /^\d+$/.test(w)) continue;
+      if (w.length < 3 || (DULL.has(w) && !(heads && HEADS.test(w))) || /^\d+$/.test(w)) continue;
       owner.set(w, owner.has(w) && owner.get(w) !== k ? null : k);
     }
   }

@@ -9,6 +9,8 @@ export interface Price {
   minor: number;
   /** Said "each": multiplied by the quantity once that is known. */
   each: boolean;
+  /** Said “a metre”, “per litre”: multiplied by how much of that unit was said, and no price without it. */
+  per?: string;
 }
 
 const DOLLARS = ['USD', 'AUD', 'CAD', 'NZD', 'SGD', 'HKD'];
@@ -91,6 +93,11 @@ function slangAt(t: readonly Token[], i: number, currency: string): Found<Price>
   return null;
 }
 
+/** What is sold by measure, in the unit that the measure is read in. */
+const PER: Record<string, string> = {
+  metre: 'm', meter: 'm', foot: 'ft', inch: 'in', litre: 'l', liter: 'l', gallon: 'gal', quart: 'qt', kilo: 'kg', pound: 'lb',
+}; // prettier-ignore
+
 interface Amount extends Read {
   /** Said in thousands: "2k", "two grand". */
   big?: boolean;
@@ -104,7 +111,8 @@ function readAmount(t: readonly Token[], i: number, mark: '.' | ','): Amount | n
   if (unit?.lower === 'k' && unit.glued) return { ...n, value: n.value * 1000, next: n.next + 1, big: true };
   if (unit?.lower === 'grand') return { ...n, value: n.value * 1000, next: n.next + 1, big: true };
   if (n.form !== 'spoken' || !Number.isInteger(n.value)) return n;
-  const cents = readBelowHundred(t, n.next);
+  // “Ordered one 19 from Skerry”: how many, and what for.
+  const cents = t[n.next]?.type === 'number' ? null : readBelowHundred(t, n.next);
   if (!cents || cents.value < 10) return n;
   // "one twenty quid" counts in hundreds; "seventy-two fifty" in pounds and pence.
   const hundreds = n.value < 10 && WORDS[t[cents.next]?.lower ?? ''] !== undefined;
@@ -128,6 +136,8 @@ function price(
     isWord(t[next], /^(?:each|apiece|ea|per)$/) ||
     (t[next]?.lower === 'a' && isWord(t[next + 1], /^(?:piece|pop|go|time)$/));
   const width = each ? (t[next]!.lower === 'a' ? 2 : 1) : 0;
+  const unit = isWord(t[next], /^(?:an?|per)$/) ? PER[t[next + 1]?.lower ?? ''] : undefined;
+  if (unit !== undefined) return { value: { minor, each: false, per: unit }, from, next: next + 2 };
   return { value: { minor, each }, from, next: next + width };
 }
 
@@ -136,7 +146,7 @@ function boundary(t: readonly Token[], i: number): boolean {
   const tok = t[i];
   if (!tok) return true;
   if (tok.type === 'mark') return /^[,;.)!?]$/.test(tok.text);
-  return /^(?:and|plus|each|apiece|all|inc|including|ex|plus|delivered|due|from|on|for|the|total|must|should|nice|safety|by|to|with|at|or|cash|so|which|in|odd|ish|a|off|eta|expected|today|yesterday|since|posted|shipped|carriage)$/.test(
+  return /^(?:and|plus|each|apiece|all|inc|including|ex|plus|delivered|due|from|on|for|the|total|must|should|nice|safety|by|to|with|at|or|cash|so|which|in|odd|ish|a|off|eta|expected|today|yesterday|since|posted|shipped|carriage|even|exactly|flat|they)$/.test(
     tok.lower,
   );
 }
@@ -227,8 +237,11 @@ function isPriceAt(
   if (
     kind === 'spent' &&
     /^(?:paid|owe)$/.test(t[afterKind - 1]?.lower ?? '') &&
-    (t[n.next] === undefined || t[n.next]!.type === 'mark')
+    (t[n.next] === undefined || t[n.next]!.type === 'mark' || isWord(t[n.next], /^(?:cash|today|for|in)$/))
   )
+    return true;
+  // “The exhaust cost us 310 in the end”.
+  if (isWord(before, /^(?:us|me|back)$/) && /^(?:cost|us|me)$/.test(t[i - 2]?.lower ?? '') && ends)
     return true;
   if (before?.type === 'word' && PRICE_WORDS.test(before.lower) && ends) return true;
   if (isWord(before, /^to$/) && isWord(t[i - 2], /^(?:came|comes|come|amounts|up)$/) && ends) return true;
@@ -246,14 +259,45 @@ function isPriceAt(
   )
     return true;
   if (n.form === 'cents' && (buys || kind === 'arrived') && ends) return true;
+  // “Skerry wants 410 for the charger”.
+  if (kind === 'asked' && isWord(before, /^wants?$/) && isWord(t[n.next], /^(?:for|to)$/)) return true;
+  // “196 on the note”, “ordered one 19 from Skerry”.
+  if (isWord(t[n.next], /^on$/) && isWord(t[n.next + 2], /^(?:note|invoice|bill|ticket|receipt)$/))
+    return true;
+  if (
+    kind === 'ordered' &&
+    t[i]!.type === 'number' &&
+    isWord(t[n.next], /^from$/) &&
+    n.value >= 5 &&
+    before?.type === 'word' &&
+    !/^(?:by|size|number|no|of|ordered|more|type|mark|another|the)$/.test(before.lower)
+  )
+    return true;
+  // “…, an hour, 45 for the gas”.
+  if (
+    before?.text === ',' &&
+    isWord(t[n.next], /^for$/) &&
+    isWord(t[n.next + 1], /^(?:the|a|that|it|them|both|two|three|four|all)$/) &&
+    n.value >= 3
+  )
+    return true;
+  // “…, they're 260 from Tern & Sons”.
+  if (
+    (buys || kind === 'found') &&
+    n.value >= 5 &&
+    isWord(before, /^(?:they're|theyre|it's|its|that's|thats|those|are)$/) &&
+    !isWord(t[n.next], /^(?:of|off|or)$/) &&
+    ends
+  )
+    return true;
   // Spoken without a comma: "hinge cracked 35 and one hour". The hours behind it are taken already.
   const spoken = kind === 'found' || kind === 'asked' || kind === 'decided';
   if (
     spoken &&
     n.value >= 5 &&
     before?.type === 'word' &&
-    !/^(?:of|at|by|to|in|on|from|about|over|under|than|number|no|size|side)$/.test(before.lower) &&
-    t[n.next]?.lower === 'and' &&
+    !/^(?:of|at|by|to|in|on|from|under|than|number|no|size|side)$/.test(before.lower) &&
+    isWord(t[n.next], /^(?:and|plus)$/) &&
     blocked(n.next + 1)
   )
     return true;
@@ -275,7 +319,7 @@ function standsAlone(t: readonly Token[], i: number, n: Amount, blocked: (i: num
     (blocked(next) ||
       isWord(
         t[next],
-        /^(?:and|plus|or|so|must|should|nice|safety|each|all|in|the|pair|lot|parts|materials|material|to|have|inc|vat|tax|cash)$/,
+        /^(?:and|plus|or|so|for|must|should|nice|safety|each|all|in|the|pair|set|two|three|four|lot|parts|materials|material|to|have|inc|vat|tax|cash)$/,
       ))
   )
     next += 1;

@@ -13,17 +13,7 @@ export interface Found<T> {
 const HOUR = /^(?:h|hr|hrs|hour|hours)$/;
 const MINUTE = /^(?:m|min|mins|minute|minutes)$/;
 /** Words before a duration that make it a delay or a cure time, not work done. */
-const NOT_WORK = new Set([
-  'wants',
-  'within',
-  'after',
-  'every',
-  'another',
-  'next',
-  'last',
-  'per',
-  'overnight',
-]);
+const NOT_WORK = new Set(['wants', 'within', 'after', 'every', 'next', 'last', 'per', 'overnight']);
 
 /** Every duration in the line, in minutes. */
 export function findDurations(t: readonly Token[], mark: '.' | ','): Found<number>[] {
@@ -84,7 +74,7 @@ function durationAt(t: readonly Token[], i: number, mark: '.' | ','): Found<numb
 }
 
 function hoursAt(t: readonly Token[], i: number, mark: '.' | ','): Found<number> | null {
-  const anHour = /^an?$/.test(t[i]?.lower ?? '') && /^(?:hour|hr)$/.test(t[i + 1]?.lower ?? '');
+  const anHour = /^(?:an?|another)$/.test(t[i]?.lower ?? '') && /^(?:hour|hr)$/.test(t[i + 1]?.lower ?? '');
   let value: number;
   let next: number;
   // “…, hour and a half”, as one says it in passing.
@@ -109,6 +99,10 @@ function hoursAt(t: readonly Token[], i: number, mark: '.' | ','): Found<number>
   return rounded > 0 && rounded <= 60_000 ? { value: rounded, from: i, next } : null;
 }
 
+/** What may stand behind how long it took. */
+const AFTER_TIME =
+  /^(?:and|then|but|so|on|for|with|at|to|that|it|which|i|we|he|she|they|must|should|nice|safety|all|now|next|the|while|ordered|found)$/;
+
 /** What may follow the hours: "and a quarter", "30", "30 min", "and twenty minutes". */
 function readTail(t: readonly Token[], i: number, mark: '.' | ','): { value: number; next: number } | null {
   const and = t[i]?.lower === 'and' ? 1 : 0;
@@ -121,6 +115,10 @@ function readTail(t: readonly Token[], i: number, mark: '.' | ','): { value: num
   }
   const n = readNumber(t, i + and, mark);
   if (!n || n.value >= 60) return null;
+  // “An hour twenty”, “an hour and ten”: spoken in fives, and nothing is counted by it.
+  const counts = t[n.next]?.type === 'word' && !AFTER_TIME.test(t[n.next]!.lower);
+  const inFives = n.form === 'spoken' && n.value % 5 === 0 && n.value >= 5 && t[i - 1]?.lower === 'hour';
+  if (inFives && !counts && !MINUTE.test(t[n.next]?.lower ?? '')) return { value: n.value, next: n.next };
   if (t[n.next] && MINUTE.test(t[n.next]!.lower)) return { value: n.value, next: n.next + 1 };
   const digits = t[i]?.type === 'number' && /^\d\d$/.test(t[i]!.text);
   const closed =
@@ -153,6 +151,8 @@ const UNIT_PHRASES: { unit: string; words: string[] }[] = [
 ]; // prettier-ignore
 
 const UNIT_WORDS: UnitSpec[] = [
+  { unit: 'lb-ft', words: /^(?:foot-pounds?|foot-lbs?|pound-feet)$/ },
+  { unit: 'Nm', words: /^(?:newton-met(?:re|er)s?)$/ },
   { unit: 'in', words: /^(?:in|inch|inches|ins)$/ },
   { unit: 'mm', words: /^(?:mm|mil|mils|millimetres?|millimeters?)$/ },
   { unit: 'cm', words: /^(?:cm|centimetres?|centimeters?)$/ },
@@ -172,6 +172,7 @@ const UNIT_WORDS: UnitSpec[] = [
   { unit: 'deg', words: /^(?:deg|degs|degree|degrees)$/ },
   { unit: 'mV', words: /^(?:mv|millivolts?)$/ },
   { unit: 'V', words: /^(?:v|volts?)$/ },
+  { unit: 'mA', words: /^(?:ma|milliamps?)$/ },
   { unit: 'A', words: /^(?:amps?|amperes?)$/ },
   { unit: 'A', words: /^a$/, exact: /^A$/ },
   { unit: 'Ah', words: /^ah$/ },

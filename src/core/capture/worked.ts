@@ -6,6 +6,10 @@ import type { Token } from './tokens.ts';
 /** “An hour, no, sorry, two hours”: what stands before was not meant. */
 const NOT_MEANT = /^[,–—-]? ?(?:no|sorry|rather|i mean|make that|call it|actually|scratch that)\b/;
 
+/** The words right before what was meant. */
+const MEANT =
+  /[,–—-] ?(?:no|sorry|i mean|make that|scratch that)(?: ?,? (?:no|sorry|make that|call it))* ?,?$/;
+
 /** “Two hours, no, call it two and a half”: the unit is not said again. */
 const ANEW = /^(?:no|sorry|call|it|make|that|say|,)$/;
 
@@ -37,7 +41,8 @@ function together(t: readonly Token[], durations: readonly Found<number>[]): num
       /^(?:told|all|,|\.)?$/.test(t[d.next + 1]?.lower ?? '')
     )
       return d.value;
-    return NOT_MEANT.test(between) ? sum - before!.value + d.value : sum + d.value;
+    // “Three hours on the arch, sorry, four hours”.
+    return NOT_MEANT.test(between) || MEANT.test(between) ? sum - before!.value + d.value : sum + d.value;
   }, 0);
 }
 

@@ -20,7 +20,7 @@ export interface Turn {
 
 /** What leads to a car when one walks: “now”, “next up”, “over to”, “moving on to”. */
 const LEADS = new Set([
-  'now', 'next', 'right', 'okay', 'ok', 'so', 'then', 'and', 'well', 'anyway', 'up', 'on', 'to', 'over', 'back', 'moving', 'move',
+  'now', 'next', 'right', 'righto', 'yeah', 'yep', 'alright', 'hey', 'mate', 'anyhow', 'okay', 'ok', 'so', 'then', 'and', 'well', 'anyway', 'up', 'on', 'to', 'over', 'back', 'moving', 'move',
   'onto', 'the', 'with', 'for', 'that', 'leaves', 'brings', 'us', 'me', 'we', 'come', 'going', 'go', 'are', 'is', 'at', 'about',
   'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats', 'starting', 'walking', 'walk', 'heading', 'headed', 'out', 'across', 'round', 'around', 'down', 'along', 'off', 'turning', 'coming', 'crossing', 'starting', 'start', 'begin', 'beginning', 'while',
 ]); // prettier-ignore
@@ -31,7 +31,11 @@ const MENTIONS =
 
 /** Behind a name: what is said of the car itself begins. */
 const SPEAKS =
-  /^(?:is|has|had|was|needs|wants|still|now|gone|went|got|we|i|i've|we've|it's|its|moved|found|did|fitted|ordered|waiting|,|:|;|\.|-|–|—|right|okay|ok|so|well|then|that|this|joss|nothing|no|not|just|today|finally|again|all|there's|theres|there|customer|could|should|will|looks|look|the|a|my|our|his|her|first|next|same|more|good|bad)$/;
+  /^(?:mate|mates|is|has|had|was|needs|wants|still|now|gone|went|got|we|i|i've|we've|it's|its|moved|found|did|fitted|ordered|waiting|,|:|;|\.|-|–|—|right|okay|ok|so|well|then|that|this|joss|nothing|no|not|just|today|finally|again|all|there's|theres|there|customer|could|should|will|looks|look|the|a|my|our|his|her|first|next|same|more|good|bad)$/;
+
+/** Behind “the hearse is” or “the hearse’s”: where it is, how it is, or what was done to it. */
+const IS_OF_CAR =
+  /^(?:up|on|in|at|back|off|out|over|down|under|had|got|been|gone|done|finished|ready|waiting|still|now|not|going|nearly|almost|all|stuck|sat|away|parked|outside|inside|here|there|coming|moving|running|stripped|painted|apart|together|due|booked|a|an|no|just|about)$/;
 
 const isLead = (tok: Token | undefined): boolean => tok !== undefined && LEADS.has(tok.lower);
 
@@ -92,7 +96,7 @@ const IN_ORDER =
 
 /** “Told Dex the hearse will be ready”, “asked Ruan which blue for the drophead”: said about the car that is named in it. */
 const TALKS =
-  /^(?:and |then |so )?(?:i |we )?(?:have |'ve )?(?:told|tell|asked|ask|rang|called|phoned|texted|emailed)(?: [a-z']+){1,4}? (?:(?:about|for|on|that|whether|if|when) )*(?:the|his|her)$/;
+  /^(?:and |then |so )?(?:i |we )?(?:have |'ve )?(?:told|tell|asked|ask|rang|called|phoned|texted|emailed|(?:was |am |i'm )?on the phone (?:to|with)|spoke to|talked to)(?: [a-z']+){1,4}? (?:(?:about|for|on|that|whether|if|when) )*(?:the|his|her)$/;
 
 /** “Hugh wants to wait with the chrome on the estate”: a customer speaks of the car that is named in it. */
 const SPEAKS_OF =
@@ -225,22 +229,95 @@ export function findTurns(t: readonly Token[], context: CaptureContext): Turn[] 
     const speaks =
       behind === undefined || SPEAKS.test(behind.lower) || behind.text === "'" || worksAt(t, name.next);
     // A name's head alone (“float” of the milk float) needs something that points to it: “end float” is no car.
-    const isHead =
-      name.next - i === 1 && name.value.name.includes(' ') && t[i]!.lower !== name.value.name.toLowerCase();
-    const pointed = !isHead || starts || t[i - 1]?.lower === 'the';
-    const possessive = /'s$/.test(t[name.next - 1]!.lower);
+    const isHead = isHeadOf(t, name);
+    const after = t[name.next + 1]?.lower ?? '';
+    // “… float has its lights back”, “… and float is back”: only a car has and is so.
+    const isCarOf =
+      /^(?:has|had)$/.test(behind?.lower ?? '') || (behind?.lower === 'is' && IS_OF_CAR.test(after));
+    // “… from Skerry Electrics ice-cream van chimes work now”: a whole name, and nothing that leads to it as to a place.
+    // “… and an hour estate wood filler sanded back”: behind how long or how much, a name of one word too.
+    const bare =
+      i > 0 &&
+      !possessiveAt(t, name.next) &&
+      ((name.next - i > 1 && BARE.test(t[i - 1]!.lower)) ||
+        (!isHeadOf(t, name) && SAID_ALL.test(t[i - 1]!.lower)));
+    const pointed = !isHead || starts || isCarOf || t[i - 1]?.lower === 'the';
+    // “The rally car's up on lift 1” says what it is; “the rally car's wheels” names what is its.
+    const possessive = possessiveAt(t, name.next) && !IS_OF_CAR.test(behind?.lower ?? '');
     // “Hugh Pellow’s first.”, “Marta’s, polished …”: whose it is, and nothing of it.
     const order = possessive && /^(?:first|next|now|then|last)$/.test(behind?.lower ?? '');
     const end = order && t[name.next + 1]?.type === 'mark' ? name.next + 1 : name.next;
-    if (pointed && !isMention(t, from, i, behind) && (starts || leads || (speaks && !possessive))) {
+    if (
+      pointed &&
+      !isMention(t, from, i, behind) &&
+      (starts ||
+        leads ||
+        ((speaks || isCarOf) && !possessive) ||
+        bare ||
+        (possessiveAt(t, name.next) && !possessive))
+    ) {
       turns.push({ from, name: i, next: end, to: { id: name.value.id, name: name.value.name } });
       i = end - 1;
       continue;
+    }
+    const about = aboutAt(t, known.builds, name);
+    if (about !== null && about >= (turns.at(-1)?.next ?? 0)) {
+      turns.push({
+        ...{ from: about, isSaid: true, name: i, next: name.next },
+        to: { id: name.value.id, name: name.value.name },
+      });
     }
     i = name.next - 1;
   }
   return turns;
 }
+
+/** “Float”, of the milk float. */
+const isHeadOf = (
+  t: readonly Token[],
+  { from, next, value }: { from: number; next: number; value: { name: string } },
+): boolean => next - from === 1 && value.name.includes(' ') && t[from]!.lower !== value.name.toLowerCase();
+
+/** What ends a thing said: how long, how grave, how much. */
+const SAID_ALL =
+  /^(?:hours?|minutes?|half|must|should|nice|safety|quid|pounds|(?:mon|tues|wednes|thurs|fri)day|tomorrow)$/;
+
+const possessiveAt = (t: readonly Token[], next: number): boolean => /'s$/.test(t[next - 1]!.lower);
+
+/** A word behind which a whole name begins anew: no article, no preposition, nothing that is done to a car. */
+const BARE =
+  /^(?!(?:the|a|an|of|on|in|at|to|for|from|by|with|behind|beside|near|like|than|and|or|my|our|his|her|their|this|that|moved|rolled|pushed|told|because|into|onto|off|past|old)$)[a-z]/;
+
+/**
+ * “Tern & Sons dropped off the estate's canvas”, “nothing for the float”: a sentence that names one car and nothing else of where
+ * it stands is about it. The first token of the sentence, or null; where no stops are said, there are no sentences.
+ */
+function aboutAt(
+  t: readonly Token[],
+  builds: NameIndex,
+  name: { from: number; next: number },
+): number | null {
+  const [i, next] = [name.from, name.next];
+  let from = i;
+  while (from > 0 && !isEnd(t[from - 1]!)) from -= 1;
+  let to = next;
+  while (to < t.length && !isEnd(t[to]!)) to += 1;
+  if (t[i - 1]?.lower !== 'the' || to - from > 45 || (from === 0 && to === t.length)) return null;
+  for (let k = from; k < to; k += 1) if ((k < i || k >= next) && nameAt(builds, t, k)) return null;
+  const lead = t[i - 2]?.lower ?? '';
+  if (possessiveAt(t, next)) return ELSEWHERE.test(lead) ? null : from;
+  const closes = next === to || t[next]?.type === 'mark';
+  return lead === 'for' &&
+    closes &&
+    !/^(?:room|space|way|swap|waiting|wait|look)$/.test(t[i - 3]?.lower ?? '')
+    ? from
+    : null;
+}
+
+const isEnd = (tok: Token): boolean => /^[.!?;\n]$/.test(tok.text);
+/** Where something lies, or what it is like. */
+const ELSEWHERE =
+  /^(?:behind|beside|by|near|from|like|than|under|past|against|into|to|as|with|using|until|till)$/;
 
 /** “the other one”, “the other car”: where it ends, or null. */
 function otherAt(t: readonly Token[], i: number): number | null {

@@ -37,7 +37,7 @@ const NEXT =
 
 /** “Paint goes on tomorrow”, “the glass gets fitted on Friday”: of now, at a time that is to come. */
 const TO_COME =
-  /^[,:–—-]? ?(?:and |so |then )?[^\d,]{2,40}? (?:goes|go|comes|gets|get|starts|begins) (?:[a-z]+ ){0,4}(?:tomorrow|in the morning|next week|first thing|after lunch|on (?:mon|tues|wednes|thurs|fri|satur)day)$/i;
+  /^[,:–—-]? ?(?:and |so |then )?[^\d,]{0,40}?(?:\b(?:goes|go|comes|gets|get|starts|begins|(?:is|are|am) (?:going|getting|coming|being))|(?:['’](?:s|re|m)|\bam|\bare) [a-z]{3,}ing) (?:[a-z]+ ){0,5}(?:tomorrow|in the morning|next week|first thing|after lunch|on (?:mon|tues|wednes|thurs|fri|satur)day)\b/i;
 
 /** What is next stands before it, and no hours and no money in it. */
 const LAST_NEXT = /^[,:–—-]? ?(?:and |so )?([^\d,]{4,60}?),? next$/i;
@@ -72,9 +72,35 @@ export function parseNarration(
       if (to?.id !== car?.id) [before, car] = [car, to];
     }
     const isGuess = turn?.to === 'the other' || car === null;
-    for (const r of recut(t, cut(t, run), marks)) pieces.push(pieceOf(text, t, r, context, car, isGuess));
+    let last: Run | null = null;
+    for (const r of recut(t, cut(t, run), marks)) {
+      const piece = pieceOf(text, t, r, context, car, isGuess);
+      const isCost: boolean =
+        last !== null && !marks.cut.includes(piece.start) && costsOf(pieces.at(-1), piece);
+      if (isCost) {
+        r.from = last!.from;
+        pieces[pieces.length - 1] = pieceOf(text, t, r, context, car, isGuess);
+      } else pieces.push(piece);
+      last = r;
+    }
   }
   return pieces.filter((p) => p.text !== '').map((p, i, all) => withVerb(p, all[i - 1]));
+}
+
+/** “The wheel is chipped. That's going to be 240 and six hours, must”: what something costs, in a sentence of its own. */
+const COSTS =
+  /^(?:so )?(?:that['’]s|that is|that['’]ll|that will|it['’]ll|it will|call it|i['’]d (?:say|call it)|i reckon|reckon|say|figure)\b/i;
+
+/** Whether a piece only says what the one before it would cost: that was found, and nothing was said of its cost. */
+function costsOf(found: Piece | undefined, { text, line }: Piece): boolean {
+  return (
+    found?.is === 'entry' &&
+    found.line.kind === 'found' &&
+    found.line.minutes === undefined &&
+    found.line.moneyMinor === undefined &&
+    COSTS.test(text) &&
+    (line.minutes !== undefined || line.moneyMinor !== undefined)
+  );
 }
 
 /** “Fitted the contactor, two hours, and the fuse holder, half an hour”: what was done is said once. */

@@ -2,6 +2,7 @@
 import { readKind, type KindRead } from '../kindWords.ts';
 import { findDurations, findMeasures } from '../quantities.ts';
 import type { Token } from '../tokens.ts';
+import { unsaidKind } from '../unsaid.ts';
 
 /** A run of tokens that says one thing. */
 export interface Run {
@@ -31,8 +32,21 @@ function kindSaid(t: readonly Token[], from: number, next: number): KindRead | n
   const done = own.length > 2 ? readKind(own.slice(1), 0, nothingBlocked) : null;
   if (done?.from === 0 && /^(?:did|fitted|found|ordered)$/.test(done.kind) && own[0]!.type === 'word')
     return { ...done, from: 1, next: done.next + 1 };
-  return read ?? measured(own);
+  return read ?? measured(own) ?? unsaid(own);
 }
+
+/** What no word of a kind tells: “the loom has been chopped about”, “bearing’s rough”. */
+function unsaid(own: readonly Token[]): KindRead | null {
+  const text = own.map((tok) => tok.text).join(' ');
+  const kind = unsaidKind({ text, around: null, hasPrice: false, measures: 0 });
+  return kind === null ? null : { kind, from: 0, next: 1, subject: 'before' };
+}
+
+/** Whether how long, how much or how grave it is was said: that is a whole thing, whatever it is. */
+const isMeasured = (t: readonly Token[], from: number, next: number): boolean =>
+  findDurations(t.slice(from, next), '.').length > 0 ||
+  findMeasures(t.slice(from, next), '.').length > 0 ||
+  ENDS.test(wordBefore(t, next));
 
 /** “End float is 3 thou” says what was measured, without a word for it. */
 function measured(own: readonly Token[]): KindRead | null {
@@ -64,11 +78,21 @@ const saysItAgain = (
   from + end < next &&
   t.slice(from + end, next).every((tok) => STANDS_FOR.test(tok.lower));
 
+/** Whether nothing that something is done to stands at `i`: a mark, how long it took, or the end. */
+const endsAt = (t: readonly Token[], i: number, next: number): boolean =>
+  i >= next ||
+  t[i]!.type === 'mark' ||
+  /^(?:that|which|took|today|now|again|too|as)$/.test(t[i]!.lower) ||
+  findDurations(t.slice(i, i + 5), '.')[0]?.from === 0;
+
 /** Whether two things stand on both sides of a joint: each says a kind of its own, of a thing of its own. */
 function areTwo(t: readonly Token[], says: number, joint: number, behind: number, next: number): boolean {
+  if (behind >= next) return false;
   // “…, that is 60 pounds”, “… and that was six hours” belong to what was said.
   if (t[joint + 1]?.lower === 'that' && /^(?:is|was|took|makes|comes)$/.test(t[joint + 2]?.lower ?? ''))
     return false;
+  // “Needs a rebore, quoted 140”: what it would cost.
+  if (t[behind]?.lower === 'quoted') return false;
   // “34 and an hour and a half”: no joint, a number.
   if (
     /^(?:a|one|three)$/.test(t[behind]?.lower ?? '') &&
@@ -86,12 +110,51 @@ function areTwo(t: readonly Token[], says: number, joint: number, behind: number
     return true;
   const end = endOf(t, behind, next);
   const [left, right] = [kindSaid(t, says, joint), kindSaid(t, behind, end)];
-  if (left === null || right === null) return false;
+  // “…, it goes in the booth Monday”.
+  if (
+    isMeasured(t, says, joint) &&
+    /^it$/.test(t[behind]!.lower) &&
+    /^(?:goes|gets)$/.test(t[behind + 1]?.lower ?? '')
+  )
+    return true;
+  if (right === null) return false;
+  // “Fitted the cable and adjusted it, forty minutes”: one thing in one time.
+  const isOfBoth =
+    (left?.kind === 'did' || left?.kind === 'fitted') &&
+    right.kind === 'did' &&
+    right.from === 0 &&
+    t[joint]!.lower === 'and' &&
+    !isMeasured(t, says, joint) &&
+    t.slice(behind + 1, behind + right.next + 1).some((tok) => /^(?:it|them)$/.test(tok.lower)) &&
+    findDurations(t.slice(behind + right.next, behind + right.next + 6), '.').some((d) => d.from <= 2);
+  if (isOfBoth) return false;
+  // “Had a look at the pipe, it's been clamped with a clip”: said of the same.
+  const isOfIt = t[joint]!.text === ',' && /^(?:it|it's|they|they're|which)$/.test(t[behind]!.lower);
+  if (isOfIt && left !== null && right.subject === 'before' && !isMeasured(t, says, joint)) return false;
+  // “… it's the wrong side so I took it off again”: somebody does another thing.
+  const acts =
+    /^(?:i|we|i've|we've)$/.test(t[behind - 1]?.lower ?? '') && right.from === 0 && right.subject === 'after';
+  if (left === null && acts && joint - says > 2) return true;
+  if (left === null)
+    return isMeasured(t, says, joint) && right.from <= 1 && right.subject === 'after' && joint - says > 3;
+  // “Noticed the tyre is bald, so the tracking is out”: one look.
+  if (left.kind === 'found' && right.subject === 'before' && t[joint]!.lower === 'so') return false;
+  // “A run on the door, that'll want flatting”, “the handle's loose, wants a pin”: what it needs.
+  if (left.kind === 'found' && /^(?:that|that'll|it|it'll|wants|needs|will)$/.test(t[behind]!.lower))
+    return false;
   // “Tested all cells, lowest is 3.21 V”: one measuring.
   const measures =
     left.kind === 'reading' || /^(?:tested|measured|checked)$/.test(t[says + left.from]?.lower ?? '');
   if (measures && right.kind === 'reading' && right.subject === 'before') return false;
   if (!hasObject(t, says, joint, left) || saysItAgain(t, behind, end, right)) return false;
+  // “The deck is sanded and oiled, that took four hours”.
+  if (
+    left.subject === 'before' &&
+    left.kind === 'did' &&
+    right.kind === 'did' &&
+    endsAt(t, behind + right.next, next)
+  )
+    return false;
   // “Found the bearings shot and the synchro worn out”: one look, one price.
   return !(left.kind === 'found' && right.kind === 'found' && right.subject === 'before');
 }
@@ -109,7 +172,9 @@ function anotherFound(
   behind: number,
   next: number,
 ): boolean {
-  if (!ENDS.test(wordBefore(t, joint)) || CLASS.test(t[behind]?.lower ?? '')) return false;
+  // “… sealed it, but the connector is green, 14 and half an hour, must”.
+  const ended = ENDS.test(wordBefore(t, joint)) || t[joint]!.lower === 'but';
+  if (!ended || CLASS.test(t[behind]?.lower ?? '')) return false;
   let stop = behind;
   while (stop < next && !isStop(t[stop]!)) stop += 1;
   const own = t.slice(behind, stop);
@@ -173,6 +238,8 @@ function doneBehind(t: readonly Token[], says: number, joint: number, behind: nu
 
 /** “…, next is the rear rail”, “… two hours next we fit the shoes”, “…, next the lock” begin what comes next. */
 function nextAt(t: readonly Token[], i: number): boolean {
+  if (/^(?:we'll|i'll)$/.test(t[i]!.lower))
+    return !LEADS_ON.test(t[i - 1]?.lower ?? '') && t[i - 1]?.text !== ',';
   if (t[i]!.lower !== 'next') return false;
   const [before, behind] = [t[i - 1]?.lower ?? '', t[i + 1]?.lower ?? ''];
   // “… so next Joss cuts the pillar out”.
@@ -188,13 +255,35 @@ const ENDS = /^(?:hours?|hrs?|h|minutes?|mins?|must|should|nice|safety|pounds|qu
 const LEADS_ON =
   /^(?:and|or|but|so|that|what|which|who|as|when|where|if|because|than|since|before|after|until|till|while|once|said|says|told|think|thinks|know|hope|like|how|why|whether|the|a|to|of|for|with|by|in|on|at|from)$/;
 
+/** No thing that is spoken of begins so. */
+const NO_SUBJECT =
+  /^(?:in|at|by|from|with|into|onto|off|out|up|down|over|under|round|because|which|who|that|as|if|when|where|but|so|then|all|each|back|now|again|too|well|not|no|must|should|nice|safety|just|is|was|are|were|due|today|yesterday|more|its)$/;
+
 /** “… two hours found a run on the nearside”, “… safety I ordered two”: another thing, without a joint before it. */
 function anewAt(t: readonly Token[], says: number, i: number, next: number): boolean {
   const last = t[i - 1]!.text === ',' ? t[i - 2] : t[i - 1];
   const isPerson = /^(?:i|we|i've|we've)$/.test(t[i]!.lower);
+  // “… nice job he charged 65”: what somebody else asked, said or took for it.
+  const isOther =
+    /^(?:he|she|they)$/.test(t[i]!.lower) &&
+    /^(?:charged|asked|wants|wanted|agreed|rang|called|texted|emailed)$/.test(t[i + 1]?.lower ?? '');
   // “… on clips I swept it out”: who does it begins another thing, where nothing leads to them.
-  const begins = isPerson && last !== undefined && !LEADS_ON.test(last.lower);
+  const begins = (isPerson || isOther) && last !== undefined && !LEADS_ON.test(last.lower);
   if (!last || !(begins || ENDS.test(last.lower))) return false;
+  // “Half an hour” is one.
+  if (last.lower === 'half' && /^(?:an?|of)$/.test(t[i]!.lower)) return false;
+  // “… twenty minutes it's shifting well”.
+  const isOfIt =
+    /^(?:it's|she's|they're)$/.test(t[i]!.lower) ||
+    (/^(?:it|they)$/.test(t[i]!.lower) && /^(?:is|are)$/.test(t[i + 1]?.lower ?? ''));
+  const behindIt = t[i + (/'/.test(t[i]!.lower) ? 1 : 2)];
+  if (
+    isOfIt &&
+    ENDS.test(last.lower) &&
+    behindIt?.type === 'word' &&
+    !/^(?:a|an|about|all|been|taken|in)$/.test(behindIt.lower)
+  )
+    return findDurations(t.slice(says, i), '.').length > 0;
   let word = isPerson ? i + 1 : i;
   if (isPerson && t[word]?.lower === 'have') word += 1;
   if (word >= next || /^(?:and|or|to|for|on|of|hours?|hrs?|minutes?|mins?|,)$/.test(t[word]!.lower))
@@ -203,6 +292,12 @@ function anewAt(t: readonly Token[], says: number, i: number, next: number): boo
   const begun =
     right !== null &&
     ((right.from === 0 && right.subject === 'after') ||
+      // “… two hours felt was shot”, “… half an hour charger is back from Skerry”.
+      (right.subject === 'before' &&
+        right.from <= 4 &&
+        /^(?:found|arrived|ordered)$/.test(right.kind) &&
+        t[word]!.type === 'word' &&
+        !NO_SUBJECT.test(t[word]!.lower)) ||
       (right.kind === 'reading' && t[word]!.lower === 'the') ||
       // “… one hour the drum is scored”: behind how long it took, the next thing that is found.
       (right.kind === 'found' && right.subject === 'before' && right.from <= 4 && t[word]!.lower === 'the'));
@@ -231,13 +326,33 @@ function strongAt(t: readonly Token[], says: number, i: number, next: number): b
   const behind = t[i + 1];
   if (i + 2 >= next || behind === undefined || BELONGS.test(t[i - 1]!.lower)) return false;
   const buys =
-    /^(?:found|ordered|spent)$/.test(word) && /^(?:the|a|an|one|two|another|some|\d.*)$/.test(behind.lower);
+    /^(?:found|ordered|spent)$/.test(word) &&
+    /^(?:the|a|an|one|two|another|some|new|more|his|her|\d.*)$/.test(behind.lower);
   const tells =
     /^(?:told|asked)$/.test(word) &&
     (/^\p{Lu}/u.test(behind.text) || /^(?:him|her|them)$/.test(behind.lower));
+  // “… round the skylight resealed it”.
+  const works =
+    /^[a-z]{3,}ed$/.test(word) &&
+    /^(?:it|them|the|both|all)$/.test(behind.lower) &&
+    !/^(?:needed|used|seized|looked|wanted|asked|called|rubbed|touched|reached|missed|passed)$/.test(word) &&
+    !/^(?:of|at|by|to|in|on|from|with|for|the|a|an|its|his|her|joss|customer|could|would|not|nicely|well|already|really|newly|freshly)$/.test(
+      t[i - 1]!.lower,
+    ) &&
+    readKind(t.slice(i, i + 3), 0, nothingBlocked)?.from === 0;
   // A name before it does it: “Petra found the …”.
   const isName = /^\p{Lu}/u.test(t[i - 1]!.text) && i - 1 === says;
-  return (buys || tells) && !isName && i - says >= 3;
+  return (buys || tells || works) && !isName && i - says >= 3;
+}
+
+/** “Told Hugh he needs tyres, he said get two”: what they answered to what they were told. */
+function answersAt(t: readonly Token[], says: number, i: number): boolean {
+  if (!/^(?:he|she|they)$/.test(t[i]!.lower) || !/^(?:told|asked)$/.test(t[says]!.lower) || i - says < 5)
+    return false;
+  return (
+    /^(?:said|says|reckons|reckoned|agreed|wants|chose|picked|asked)$/.test(t[i + 1]?.lower ?? '') &&
+    /^(?:,|and|but|so)$/.test(t[i - 1]!.lower)
+  );
 }
 
 /** The next stop or joint behind `i`, or the end. */
@@ -265,7 +380,11 @@ export function cut(t: readonly Token[], run: Run): Run[] {
     }
     if (
       i > says + 1 &&
-      (waitsAt(t, i) || nextAt(t, i) || strongAt(t, says, i, run.next) || anewAt(t, says, i, run.next))
+      (waitsAt(t, i) ||
+        nextAt(t, i) ||
+        answersAt(t, says, i) ||
+        strongAt(t, says, i, run.next) ||
+        anewAt(t, says, i, run.next))
     ) {
       runs.push({ from, next: i });
       from = says = i;

@@ -1,0 +1,196 @@
+import { e } from './moreNarrations.ts';
+import type { Narration } from './narrations.ts';
+
+/** Written after the last change of the rules, measured once, then looked at one by one: the rules were made general for them. */
+export const LATER_NARRATIONS: Narration[] = [
+  {
+    name: 'later: British, five cars, a wet Wednesday',
+    text: "Miserable out there. Anyway. Milk float first. Joss put the new brake pipes in, three and a half hours, and bled it through, half an hour, pedal's good. Camper. Lifted the roof vent, twenty minutes, and the wood under it is black, call it 70 and four hours, must. Texted a picture to Tove. Estate. Hugh wants the tailgate lettering in gold, not cream. Hearse. Nothing on that till the glass turns up. Drophead. Hood frame's back from the blaster and it's come up lovely. Got it in etch primer before dinner, an hour.",
+    entries: [
+      e('milk float', 'fitted', 'brake pipes', 210),
+      e('milk float', 'did', 'bled it through', 30),
+      e('camper', 'did', 'roof vent', 20),
+      e('camper', 'found', 'wood under it', 240, 7000),
+      e('camper', 'told', 'picture to Tove'),
+      e('estate', 'decided', 'lettering in gold'),
+      e('hearse', 'waiting', 'till the glass turns up'),
+      e('drophead', 'arrived', 'back from the blaster'),
+      e('drophead', 'did', 'etch primer', 60),
+    ],
+  },
+  {
+    name: 'later: no stops, American, four cars',
+    text: "okay walking the floor here the rally car I got the rear axle seals done two hours and filled it with oil twenty minutes three quarts then the hearse the headliner showed up from the trim shop looks great going in tomorrow and I found the dome light wire cut fifteen bucks no make that pounds and a half hour should then the microcar we're waiting on two wheel bearings from Cobb Springs been waiting since last Monday and over to the ice cream van the horn works now took me forty five minutes it was a bad ground",
+    entries: [
+      e('rally car', 'did', 'rear axle seals', 120),
+      e('rally car', 'did', 'filled it with oil', 20),
+      e('hearse', 'arrived', 'headliner'),
+      e('hearse', 'found', 'dome light wire', 30, 1500),
+      e('microcar', 'waiting', 'wheel bearings'),
+      e('ice-cream van', 'did', 'horn works', 45),
+    ],
+  },
+  {
+    name: 'later: Australian, three cars, dry',
+    text: "G'day. Drophead's had its boot floor welded, four hours, and I seam sealed it after, thirty minutes. There's a pinhole in the tank I don't love, reckon 45 and two hours, must. Ice-cream van: picked up the new tyres from Cobb Springs, 212 for the pair, and got them on, an hour. Rally car: bloke from the club dropped by, wants to know when she'll run. Told him end of April.",
+    entries: [
+      e('drophead', 'did', 'boot floor welded', 240),
+      e('drophead', 'did', 'seam sealed', 30),
+      e('drophead', 'found', 'pinhole in the tank', 120, 4500),
+      e('ice-cream van', 'arrived', 'new tyres', 0, 21_200),
+      e('ice-cream van', 'fitted', 'got them on', 60),
+      e('rally car', 'asked', "when she'll run"),
+      e('rally car', 'told', 'end of April'),
+    ],
+  },
+  {
+    name: 'later: British, one car, measuring the engine',
+    text: "Rally car engine on the bench. Number one bore is 3.4385 at the top and 3.4362 at the bottom. Two is the same. Number three has a lip you can feel, 7 thou. Crank's within limits, journals 1.8752. Needs a rebore, quoted 140 by the machine shop, and pistons on top. Asked Ilse if she wants to go ahead. Spent four hours on all that.",
+    entries: [
+      e('rally car', 'reading', '3.4385'),
+      e('rally car', 'reading', '7 thou'),
+      e('rally car', 'reading', '1.8752'),
+      e('rally car', 'found', 'Needs a rebore', 0, 14_000),
+      e('rally car', 'asked', 'go ahead'),
+      e('rally car', 'hours', 'four hours', 240),
+    ],
+  },
+  {
+    name: 'later: British, six cars, clipped, no stops',
+    text: 'van hatch gas struts fitted half an hour and they hold estate wood filler sanded back an hour and ten float charger on test all night 57.8 volts this morning micro sump off gasket made forty minutes camper window catch snapped 12 and half an hour nice hearse ordered rubber strip from Tern & Sons 8 metres 31 quid due Monday',
+    entries: [
+      e('ice-cream van', 'fitted', 'gas struts', 30),
+      e('estate', 'did', 'wood filler', 70),
+      e('milk float', 'reading', '57.8 volts'),
+      e('microcar', 'did', 'gasket made', 40),
+      e('camper', 'found', 'window catch', 30, 1200),
+      e('hearse', 'ordered', 'rubber strip', 0, 3100, { due: '2026-03-16' }),
+    ],
+  },
+  {
+    name: 'later: American, one car, a decision and its cost',
+    text: "So I was on the phone with Dex about the hearse for half an hour. He agreed to the new floor, 340 and twelve hours, and he says leave the rear springs for now. He asked whether the paint will match and I said yes it will. I ordered the plywood from Tern & Sons, 126.50, supposed to be here Thursday. Cut the old floor out, three hours. What's next is scraping the rails.",
+    entries: [
+      e('hearse', 'told', 'on the phone with Dex', 30),
+      e('hearse', 'decided', 'new floor', 720, 34_000),
+      e('hearse', 'decided', 'leave the rear springs'),
+      e('hearse', 'asked', 'paint will match'),
+      e('hearse', 'ordered', 'plywood', 0, 12_650, { due: '2026-03-12' }),
+      e('hearse', 'did', 'Cut the old floor out', 180),
+      e('hearse', 'next', 'scraping the rails'),
+    ],
+  },
+  {
+    name: 'later: British, the painter, two cars',
+    text: "Been in the booth all day. The drophead's wings and doors are in colour, two coats, five hours with the flatting. I got a run on the nearside door, that'll want flatting and another hour. Used the last of the thinners so I bought five litres, 38.50. The hearse bonnet's in primer, an hour and three quarters. Temperature was 19 degrees and 62 percent.",
+    entries: [
+      e('drophead', 'did', 'in colour', 300),
+      e('drophead', 'found', 'run on the nearside door', 60),
+      e('drophead', 'spent', 'five litres', 0, 3850),
+      e('hearse', 'did', 'in primer', 105),
+      e('hearse', 'reading', '19 degrees', 0, 0, { measures: ['19 deg', '62 %'] }),
+    ],
+  },
+  {
+    name: 'later: no stops, British, talking to oneself',
+    text: 'what was I doing oh yes the estate I had the window channels out and cleaned them up two hours felt was shot so ordered six metres from Skerry Electrics no sorry from Tern & Sons 4.80 a metre due friday and while the doors were apart greased the regulators quarter of an hour now the camper the leisure battery is dead flat 9.1 volts will not take a charge so she needs a new one 95 and half an hour must and I rang her about it and she says fine go on',
+    entries: [
+      e('estate', 'did', 'window channels', 120),
+      e('estate', 'found', 'felt was shot'),
+      e('estate', 'ordered', 'six metres', 0, 2880, { due: '2026-03-13' }),
+      e('estate', 'did', 'regulators', 15),
+      e('camper', 'found', '9.1 volts', 30, 9500),
+      e('camper', 'decided', 'she says fine'),
+    ],
+  },
+  {
+    name: 'later: American, four cars, money day',
+    text: "Paying bills. The microcar, paid the chrome shop 186. The estate, Tern & Sons sent an invoice for 94.20, that's the roof canvas. The rally car, spent 33.75 on hose and clamps. And the milk float, Skerry wants 410 for the charger, I told them I'd think about it. Also I put 22 dollars of gas in the, no, skip that.",
+    entries: [
+      e('microcar', 'spent', 'chrome shop', 0, 18_600),
+      e('estate', 'spent', 'roof canvas', 0, 9420),
+      e('rally car', 'spent', 'hose and clamps', 0, 3375),
+      e('milk float', 'asked', 'charger', 0, 41_000),
+    ],
+  },
+  {
+    name: 'later: Scottish, three cars, brisk',
+    text: "Right then. Microcar: wee job, fixed the door check strap, twenty minutes. Outside handle's loose, wants a pin, a fiver and ten minutes, nice. Milk float: Joss has the motor out, two hours, brushes are fine, bearing's rough though, 28 and an hour and a half, should. Ice-cream van: Marta's man came for the fridge key, gave it him. Wheel nuts checked, 75 foot pounds.",
+    entries: [
+      e('microcar', 'did', 'door check strap', 20),
+      e('microcar', 'found', 'handle', 10, 500),
+      e('milk float', 'did', 'motor out', 120),
+      e('milk float', 'found', "bearing's rough", 90, 2800),
+      e('ice-cream van', 'reading', '75 foot pounds', 0, 0, { measures: ['75 lb-ft'] }),
+    ],
+  },
+  {
+    name: 'later: British, apologising to a customer',
+    text: "The estate's going to be late and it's our fault. I told Hugh this morning, two weeks, because the canvas was cut short. He was decent about it. Reordered it from Tern & Sons, 88, they say Wednesday week. Meanwhile I varnished the hoops, two hours, and sorted the courtesy light, half an hour. Marta's van needs moving out of the way, somebody.",
+    entries: [
+      e('estate', 'told', 'told Hugh'),
+      e('estate', 'ordered', 'Tern & Sons', 0, 8800),
+      e('estate', 'did', 'varnished the hoops', 120),
+      e('estate', 'did', 'courtesy light', 30),
+    ],
+  },
+  {
+    name: 'later: no stops, Australian, five cars',
+    text: "righto camper first had a squiz at the leak it's coming in round the skylight resealed it an hour and a half we'll hose it tomorrow rally car's up on lift 1 dropped the sump no metal in it good news new gasket on order Cobb Springs 9.80 estate no change hearse the brakes are crook master cylinder's weeping 78 and two hours safety rang Dex he reckons just do it and the microcar's back from paint mate it's a ripper",
+    entries: [
+      e('camper', 'found', 'skylight'),
+      e('camper', 'did', 'resealed it', 90),
+      e('rally car', 'moved', 'up on lift 1'),
+      e('rally car', 'did', 'dropped the sump'),
+      e('rally car', 'ordered', 'new gasket', 0, 980),
+      e('hearse', 'found', "master cylinder's weeping", 120, 7800),
+      e('hearse', 'decided', 'just do it'),
+      e('microcar', 'arrived', 'back from paint'),
+    ],
+  },
+  {
+    name: 'later: British, two cars, a correction in the middle',
+    text: "Hearse, three hours on the rear arch, sorry, four hours. That's the outer skin tacked on. Then the inner, and this is the annoying bit, it's paper thin all the way along, so that's another 60 and five hours, must. Drophead, ordered the side screens, they're 260 from Tern & Sons, be here by the end of next week. Put the carpets in, an hour twenty.",
+    entries: [
+      e('hearse', 'hours', 'rear arch', 240),
+      e('hearse', 'did', 'outer skin tacked on'),
+      e('hearse', 'found', 'paper thin', 300, 6000),
+      e('drophead', 'ordered', 'side screens', 0, 26_000),
+      e('drophead', 'fitted', 'carpets in', 80),
+    ],
+  },
+  {
+    name: 'later: American, two cars, electrics',
+    text: "The ice cream van. I've been chasing a parasitic draw, 340 milliamps with everything off. Pulled fuses one at a time and it's the freezer relay stuck closed. An hour and a half of looking. New relay's 14 plus fifteen minutes. Replaced it, draw is down to 22 milliamps. Next up, the milk float. Cells are at 3.31 volts average, lowest 3.19 on number 14. Going to watch that one.",
+    entries: [
+      e('ice-cream van', 'reading', '340 milliamps'),
+      e('ice-cream van', 'found', 'relay stuck'),
+      e('ice-cream van', 'hours', 'of looking', 90),
+      e('ice-cream van', 'found', "New relay's 14", 15, 1400),
+      e('ice-cream van', 'did', 'Replaced it'),
+      e('milk float', 'reading', '3.31 volts'),
+    ],
+  },
+  {
+    name: 'later: British, end of the week, mixed up order',
+    text: "Joss did six hours on the drophead this week, mostly the hood. I did three on the hearse, glass. The rubber's gone hard on the estate rear quarter lights, 52 the pair and two hours, should. Ordered wiper arms for the ice-cream van, 17.60. Oh, and the camper's MOT is booked for the 24th. Rally car's waiting for its gearbox since the second.",
+    entries: [
+      e('drophead', 'hours', 'six hours', 360),
+      e('hearse', 'hours', 'three', 180),
+      e('estate', 'found', 'quarter lights', 120, 5200),
+      e('ice-cream van', 'ordered', 'wiper arms', 0, 1760),
+      e('rally car', 'waiting', 'its gearbox'),
+    ],
+  },
+  {
+    name: 'later: no stops, British, quick round before lunch',
+    text: 'quick round before lunch float has its lights back on all working an hour and van is waiting on Marta to choose a menu board estate had its first coat of varnish inside two hours and needs another tomorrow drophead I noticed the offside tyre is bald inner edge so tracking is out that wants doing 40 and an hour must camper is finished bar the curtains',
+    entries: [
+      e('milk float', 'fitted', 'lights back on', 60),
+      e('ice-cream van', 'waiting', 'menu board'),
+      e('estate', 'did', 'first coat of varnish', 120),
+      e('drophead', 'found', 'tyre is bald', 60, 4000),
+      e('camper', 'did', 'bar the curtains'),
+    ],
+  },
+];
