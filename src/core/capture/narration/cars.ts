@@ -1,9 +1,10 @@
 /** Which car is being spoken of: by name, or by where it is in what was said. */
 import { readKind } from '../kindWords.ts';
 import { nameAt, type NameIndex } from '../names.ts';
+import type { Found } from '../quantities.ts';
 import { prepare } from '../reading.ts';
 import type { Token } from '../tokens.ts';
-import type { CaptureContext } from '../types.ts';
+import type { CaptureContext, Known } from '../types.ts';
 import { ownersOf } from './owners.ts';
 
 /** Where speech turns to a car. `from` to `next` are the words of the turn: “right back to the hearse”. */
@@ -222,42 +223,10 @@ export function findTurns(t: readonly Token[], context: CaptureContext): Turn[] 
       i = name.next - 1;
       continue;
     }
-    const from = leadOf(t, i, turns.at(-1)?.next ?? 0);
-    const starts = from === 0 || /^[.!?;:\n]$/.test(t[from - 1]!.text);
-    const leads = from < i - (t[i - 1]?.lower === 'the' ? 1 : 0);
-    const behind = t[name.next];
-    const speaks =
-      behind === undefined || SPEAKS.test(behind.lower) || behind.text === "'" || worksAt(t, name.next);
-    // A name's head alone (“float” of the milk float) needs something that points to it: “end float” is no car.
-    const isHead = isHeadOf(t, name);
-    const after = t[name.next + 1]?.lower ?? '';
-    // “… float has its lights back”, “… and float is back”: only a car has and is so.
-    const isCarOf =
-      /^(?:has|had)$/.test(behind?.lower ?? '') || (behind?.lower === 'is' && IS_OF_CAR.test(after));
-    // “… from Skerry Electrics ice-cream van chimes work now”: a whole name, and nothing that leads to it as to a place.
-    // “… and an hour estate wood filler sanded back”: behind how long or how much, a name of one word too.
-    const bare =
-      i > 0 &&
-      !possessiveAt(t, name.next) &&
-      ((name.next - i > 1 && BARE.test(t[i - 1]!.lower)) ||
-        (!isHeadOf(t, name) && SAID_ALL.test(t[i - 1]!.lower)));
-    const pointed = !isHead || starts || isCarOf || t[i - 1]?.lower === 'the';
-    // “The rally car's up on lift 1” says what it is; “the rally car's wheels” names what is its.
-    const possessive = possessiveAt(t, name.next) && !IS_OF_CAR.test(behind?.lower ?? '');
-    // “Hugh Pellow’s first.”, “Marta’s, polished …”: whose it is, and nothing of it.
-    const order = possessive && /^(?:first|next|now|then|last)$/.test(behind?.lower ?? '');
-    const end = order && t[name.next + 1]?.type === 'mark' ? name.next + 1 : name.next;
-    if (
-      pointed &&
-      !isMention(t, from, i, behind) &&
-      (starts ||
-        leads ||
-        ((speaks || isCarOf) && !possessive) ||
-        bare ||
-        (possessiveAt(t, name.next) && !possessive))
-    ) {
-      turns.push({ from, name: i, next: end, to: { id: name.value.id, name: name.value.name } });
-      i = end - 1;
+    const plain = plainTurn(t, name, turns.at(-1)?.next ?? 0);
+    if (plain) {
+      turns.push(plain);
+      i = plain.next - 1;
       continue;
     }
     const about = aboutAt(t, known.builds, name);
@@ -281,6 +250,42 @@ const isHeadOf = (
 /** What ends a thing said: how long, how grave, how much. */
 const SAID_ALL =
   /^(?:hours?|minutes?|half|must|should|nice|safety|quid|pounds|(?:mon|tues|wednes|thurs|fri)day|tomorrow)$/;
+
+/** A car’s name that begins a sentence, that is led to, or of which the car itself is spoken of; null where it is only mentioned. */
+function plainTurn(t: readonly Token[], name: Found<Known>, start: number): Turn | null {
+  const i = name.from;
+  const from = leadOf(t, i, start);
+  if (isMention(t, from, i, t[name.next])) return null;
+  const behind = t[name.next]?.lower ?? '';
+  const starts = from === 0 || /^[.!?;:\n]$/.test(t[from - 1]!.text);
+  const leads = from < i - (t[i - 1]?.lower === 'the' ? 1 : 0);
+  // “… float has its lights back”, “… and float is back”: only a car has and is so.
+  const isCarOf =
+    /^(?:has|had)$/.test(behind) || (behind === 'is' && IS_OF_CAR.test(t[name.next + 1]?.lower ?? ''));
+  // A name's head alone (“float” of the milk float) needs something that points to it: “end float” is no car.
+  const pointed = !isHeadOf(t, name) || starts || isCarOf || t[i - 1]?.lower === 'the';
+  if (!pointed) return null;
+  // “The rally car's up on lift 1” says what it is; “the rally car's wheels” names what is its.
+  const hasS = possessiveAt(t, name.next);
+  const isIts = hasS && !IS_OF_CAR.test(behind);
+  const speaks =
+    behind === '' || SPEAKS.test(behind) || behind === "'" || isCarOf || hasS || worksAt(t, name.next);
+  if (!(starts || leads || beginsBare(t, name) || (speaks && !isIts))) return null;
+  // “Hugh Pellow’s first.”, “Marta’s, polished …”: whose it is, and nothing of it.
+  const order = isIts && /^(?:first|next|now|then|last)$/.test(behind);
+  const next = order && t[name.next + 1]?.type === 'mark' ? name.next + 1 : name.next;
+  return { from, name: i, next, to: { id: name.value.id, name: name.value.name } };
+}
+
+/**
+ * “… from Skerry Electrics ice-cream van chimes work now”: a whole name, and nothing that leads to it as to a place; behind how long
+ * or how much, a name of one word too: “… and an hour estate wood filler sanded back”.
+ */
+function beginsBare(t: readonly Token[], name: Found<Known>): boolean {
+  const before = t[name.from - 1]?.lower;
+  if (before === undefined || possessiveAt(t, name.next)) return false;
+  return (name.next - name.from > 1 && BARE.test(before)) || (!isHeadOf(t, name) && SAID_ALL.test(before));
+}
 
 const possessiveAt = (t: readonly Token[], next: number): boolean => /'s$/.test(t[next - 1]!.lower);
 
