@@ -187,6 +187,8 @@ function settleKind(r: Reading, read: KindRead | null): void {
   if (kind === 'told' && ANSWERED.test(r.text)) kind = 'decided';
   if ((kind === 'moved' || kind === 'did') && read?.subject !== 'after' && waitsTill(r.text))
     kind = 'waiting';
+  // “It needs its glass back from the engraver”.
+  if (kind === 'arrived' && NEEDS_BACK.test(r.text)) kind = 'waiting';
   if (kind === 'moved' && !result.place && waitsTill(r.text)) kind = 'waiting';
   const behind = read ? read.next : r.start;
   const startsInHours = result.minutes !== undefined && spanStartsAt(r, 'minutes', behind);
@@ -242,6 +244,8 @@ function hoursAt(r: Reading, from: number): Kind {
   const kind = verb?.form === 'ing' ? kindOfVerb(verb) : null;
   return kind === 'did' || kind === 'fitted' ? kind : verb?.form === 'ing' ? 'did' : 'hours';
 }
+
+const NEEDS_BACK = /\bneeds? (?:the|its|her|his|that|those) [^,.]{2,30} back\b/i;
 
 const ANSWERED =
   /^(?:and |so |then )?(?:(?:i|we) )?(?:have |'ve )?(?:just )?(?:told|rang|called|phoned|texted|emailed|messaged|spoke to)(?: [\p{L}']+){1,4},?(?: and| but| so)? (?:he|she|they) (?:says?|said|reckons?|reckoned|agreed|wants|wanted|chose|picked|okayed|(?:is|was|were|are) (?:fine|happy|okay|ok))\b/iu;

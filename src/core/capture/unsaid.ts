@@ -55,6 +55,9 @@ const HAS_OUT =
 const HAS_IN =
   /\b(?:has|had|have|got|'ve got)\b (?!to\b)(?:[a-z'-]+ ){1,5}?(?:in|on|fitted|bolted|mounted|hung)\b(?= ?(?:[,.]|$|(?:and|at last|again|now|too|finally|an|a|one|two|three)\b|\d))/i;
 
+/** “The curtain rail is up, half an hour”, before the time that it took. */
+const IS_IN = /(?:\b(?:is|are)|['’]s) (?:back |all )?(?:in|on|up)[, ]*$/i;
+
 /** “The outer skin's tacked on”, “new gasket made”, “wheel nuts checked”: what was done stands last. */
 const DONE_LAST =
   /\b[a-z]{3,}(?:ed|made|built|cut|ground|bled|hung|done|set|sewn|drawn|bent straight)(?: (?:up|down|out|off|in|on|back|again|over|together|through|too|as well|now|properly|by hand|all round))*[,.!]?$/i;
@@ -112,6 +115,7 @@ export function unsaidKind({ text, around, hasPrice, measures }: Said): Kind | n
     return DONE_LAST.test(text) && !NOT_DONE.test(text) ? 'did' : null;
   }
   if (HOURS_IN.test(around.before.trim()) && /^\s*(?:in|on|into|over)\b/i.test(around.behind)) return null;
+  if (IS_IN.test(around.before)) return 'fitted';
   if (HAS_OUT.test(text)) return 'did';
   if (HAS_IN.test(text)) return 'fitted';
   return workBeside(around);

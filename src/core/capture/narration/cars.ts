@@ -109,7 +109,7 @@ const STANDS =
 
 /** “Did the milk float shoes”: done to the car that is named in it. */
 const DOES =
-  /^(?:and |then |so |meanwhile )*(?:[a-z' ]{0,30} (?:i|we) (?:only |just |also )?|i |we |[a-z]+ )?(?:did|fitted|found|finished|cleaned|washed|polished|painted|stripped|repaired|mended|checked) the$/;
+  /^(?:and |then |so |meanwhile )*(?:[a-z' ]{0,30} (?:i|we) (?:only |just |also )?|i |we |[a-z]+ )?(?:did|fitted|found|finished|cleaned|washed|polished|painted|stripped|repaired|mended|checked|ordered|bought|gave|got|made) the$/;
 
 /** “Did the wheels of the rally car”, “first blue on the drophead”: one thing of the car that is named behind it. */
 const DOES_PART =
@@ -164,6 +164,9 @@ function worksAt(t: readonly Token[], i: number): boolean {
 /** What a customer does at the beginning of a sentence that is about their car. */
 const CUSTOMER_DOES =
   /^(?:wants|wanted|said|says|agreed|asked|asks|rang|called|phoned|texted|emailed|wrote|chose|picked|declined|likes|came|was|popped|dropped|visited|looked|thinks)$/;
+/** Words behind which a customer is only spoken of: “told Marta”, “what Marta said”. */
+const NOT_BEFORE_THEM =
+  /^(?:told|tell|asked|ask|rang|called|phoned|texted|emailed|that|what|if|whether|because|when|which|who|like|as|to|of|for|with|by|from|since|until|till|than|and|or|the)$/;
 const TOLD_THEM = /^(?:and |then |so )?(?:i |we )?(?:told|tell|asked|ask|rang|called|phoned|texted|emailed)$/;
 
 /** “Marta's, polished the panels”, “Hugh wants to wait”, “told Ruan the chrome is late”: by whose car it is. */
@@ -180,7 +183,12 @@ function ownerTurn(t: readonly Token[], i: number, owners: NameIndex): Turn | nu
     return { from: stop, name: i, next: owner.next, to };
   const speaks = leads && CUSTOMER_DOES.test(behind?.lower ?? '');
   if (speaks || TOLD_THEM.test(words)) return { from: stop, name: i, next: owner.next, isSaid: true, to };
-  return null;
+  // “… 14.2 volts Marta says yes to the signwriting”: no stop is said before them.
+  const begins =
+    i > stop &&
+    !NOT_BEFORE_THEM.test(t[i - 1]!.lower) &&
+    /^(?:says|said|wants|agreed|asked|rang)$/.test(behind?.lower ?? '');
+  return begins ? { from: i, name: i, next: owner.next, isSaid: true, to } : null;
 }
 
 /** Every turn to a car, in order. */
@@ -311,6 +319,7 @@ function aboutAt(
   for (let k = from; k < to; k += 1) if ((k < i || k >= next) && nameAt(builds, t, k)) return null;
   const lead = t[i - 2]?.lower ?? '';
   if (possessiveAt(t, next)) return ELSEWHERE.test(lead) ? null : from;
+  if (lead === 'about') return from;
   const closes = next === to || t[next]?.type === 'mark';
   return lead === 'for' &&
     closes &&

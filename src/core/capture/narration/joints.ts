@@ -134,6 +134,11 @@ function goesOn({ t, joint, behind }: Joint): boolean {
 const goesThen = ({ t, says, joint, behind }: Joint): boolean =>
   isMeasured(t, says, joint) && lowerAt(t, behind) === 'it' && /^(?:goes|gets)$/.test(lowerAt(t, behind + 1));
 
+/** “… the corner is not right, so I'll redo that tomorrow”. */
+const willDo = ({ t, behind }: Joint): boolean =>
+  /^(?:i'll|we'll)$/.test(lowerAt(t, behind)) &&
+  !/^(?:say|see|know|be|let|not|never|have)$/.test(lowerAt(t, behind + 1));
+
 /** Ways in which what stands behind a joint is another thing, whatever it says. */
 const ANOTHER: readonly ((joint: Joint) => boolean)[] = [
   anotherFound,
@@ -142,6 +147,7 @@ const ANOTHER: readonly ((joint: Joint) => boolean)[] = [
   anotherTimed,
   doneBehind,
   goesThen,
+  willDo,
 ];
 
 /** “Fitted the cable and adjusted it, forty minutes”: one thing in one time. */
@@ -184,7 +190,7 @@ const again = ({ t, behind, end, right }: Sides): boolean => saysItAgain(t, behi
 /** “The deck is sanded and oiled, that took four hours”. */
 const bothOfIt = ({ t, behind, next, left, right }: Sides): boolean =>
   left.subject === 'before' &&
-  left.kind === 'did' &&
+  (left.kind === 'did' || left.kind === 'fitted') &&
   right.kind === 'did' &&
   endsAt(t, behind + right.next, next);
 

@@ -92,13 +92,13 @@ const COSTS =
   /^(?:so )?(?:that['’]s|that is|that['’]ll|that will|it['’]ll|it will|call it|i['’]d (?:say|call it)|i reckon|reckon|say|figure)\b/i;
 
 /** Whether a piece only says what the one before it would cost: that was found, and nothing was said of its cost. */
-function costsOf(found: Piece | undefined, { text, line }: Piece): boolean {
+function costsOf(found: Piece | undefined, { text, line, is }: Piece): boolean {
   return (
     found?.is === 'entry' &&
     found.line.kind === 'found' &&
     found.line.minutes === undefined &&
     found.line.moneyMinor === undefined &&
-    COSTS.test(text) &&
+    (COSTS.test(text) || (is === 'next' && line.class !== undefined)) &&
     (line.minutes !== undefined || line.moneyMinor !== undefined)
   );
 }

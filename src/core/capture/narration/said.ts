@@ -48,8 +48,13 @@ export const isMeasured = (t: readonly Token[], from: number, next: number): boo
 
 /** “End float is 3 thou” says what was measured, without a word for it. */
 function measured(own: readonly Token[]): KindRead | null {
-  const at = own.findIndex((tok) => /^(?:is|are|was|were|at|draws|reads|shows|measures)$/.test(tok.lower));
-  if (at < 1 || at > 4 || !findMeasures(own, '.').some((m) => m.from === at + 1)) return null;
+  const at = own.findIndex((tok) =>
+    /^(?:is|are|was|were|at|draws|reads|shows|measures|charges|holds|pulls|gives|makes|runs|sits)$/.test(
+      tok.lower,
+    ),
+  );
+  const number = /^(?:at|about|around|only|just|on)$/.test(own[at + 1]?.lower ?? '') ? at + 2 : at + 1;
+  if (at < 1 || at > 4 || !findMeasures(own, '.').some((m) => m.from === number)) return null;
   return { kind: 'reading', from: at, next: at + 1, subject: 'before' };
 }
 
