@@ -231,7 +231,7 @@ function settleKind(r: Reading, read: KindRead | null): void {
     !unknownVendor(t, r.blocked) &&
     !result.vendor
   )
-    kind = 'note';
+    kind = /\b(?:photo|picture|video|message|letter|estimate|note)s?\b/i.test(r.text) ? 'told' : 'note';
   result.kind = kind;
   if (read) r.take('kind', read);
 }

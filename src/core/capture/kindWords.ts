@@ -23,7 +23,7 @@ const LEADING: Partial<Record<Kind, string>> = {
   arrived:
     'arrived|received|got delivery of|collected|picked up|took delivery of|in today|turned up|delivered|came in|delivery of|back from',
   fitted:
-    'fitted|installed|refitted|reinstalled|put in|put on|put back|bolted on|bolted up|bolted in|mounted|hung|hung back|fitted up|screwed on|chucked|chucked on|stuck them on|stuck it on|plumbed in|trial fitted|bedded in|whacked in|stuck on|slotted in|dropped in',
+    'test fit|test fitted|dry fit|dry fitted|fit the|fit a|fit new|fitted|installed|refitted|reinstalled|put in|put on|put back|bolted on|bolted up|bolted in|mounted|hung|hung back|fitted up|screwed on|chucked|chucked on|stuck them on|stuck it on|plumbed in|trial fitted|bedded in|whacked in|stuck on|slotted in|dropped in',
   spent: 'spent|paid|paid for|bought|invoice|invoiced|invoice from|cost|shelled out|blew|paid out|bill from|bill|receipt|receipts|receipt for|settled',
   hours: 'hours|worked|booked|clocked|logged|time|labour|labor|put down',
   waiting:
@@ -47,17 +47,17 @@ const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['correction', 'after', 'should have said|i meant|that should read|strike that|scrap that'],
   ['waiting', 'after', 'waiting on|waiting for|still waiting for|still waiting on|held up by|held up for|stuck for|stuck waiting for|on hold for|can\'t go on until|cant go on until|still no|still no sign of'],
   ['spent', 'after', 'cost us|cost me|set us back|set me back|he charged|she charged|they charged|charged me|charged us|sent an invoice|sent the invoice|sent a bill|sent the bill|sent us an invoice|sent us a bill|sent me a bill|sent his bill|sent her bill|sent their bill|sent his invoice|sent their invoice|billed me|billed us'],
-  ['waiting', 'after', 'is still at|are still at|still at the|still has no|still have no|still got no|has no sign of'],
+  ['waiting', 'after', 'owes us|owes me|has not answered|hasn\'t answered|hasn\'t replied|hasn\'t decided|still deciding|yet to decide|yet to answer|is still at|are still at|still at the|still has no|still have no|still got no|has no sign of'],
   ['waiting', 'before', 'still to come|yet to come|yet to arrive|yet to turn up|yet to show|nowhere to be seen|is overdue|are overdue|has still not come|still not come|has still not arrived|still not arrived|still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|is not here|are not here|has to wait|have to wait|not turned up|still hasn\'t shown|is waiting'],
   ['fitted', 'before', 'is back in|are back in|is back on|are back on|is bolted up|are bolted up'],
   ['arrived', 'after', 'popped in with|came in with|came by with|came round with|brought in|brought over|brought round|brought the|brought his|brought her|brought a|brought me|dropped off|sent over|delivered the|delivered a'],
-  ['found', 'before', 'is in bits|are in bits|is in pieces|are in pieces|is in half|is in two|lamp is out|light is out|bulb is out|lamps are out|lights are out|bulbs are out'],
+  ['found', 'before', 'on their way out|on its way out|is in bits|are in bits|is in pieces|are in pieces|is in half|is in two|lamp is out|light is out|bulb is out|lamps are out|lights are out|bulbs are out'],
   ['arrived', 'before', 'here but|is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|here from|here as well|here too|got here|came|come in from|got delivered|was delivered|were delivered|delivered'],
   ['resumed', 'before', 'is going again|going again|is under way again|under way again|off hold|back under way|no longer waiting|rolling again'],
   ['ordered', 'before', 'is on order|are on order|on order|ordered'],
   ['moved', 'after', 'went out on|went off to|gone off to|went away to|moved to|moved into|moved onto|rolled onto|rolled into|pushed into|went to|gone to|sent to|off to|now on|now in|went out to|moved out to'],
   ['asked', 'after', 'wants to know|wanted to know|asking for|asking if|asking whether|asking about|asking when|could she have|could he have|can she have|can he have|could they have|was on to me|was on at me|keeps asking|wonders if|wondered if|wondering if'],
-  ['decided', 'after', 'said go|said yeah|said leave|said do|said not to|said no need|said fine|said okay|said ok|says go|says leave|said she wants|said he wants|said they want|he\'d like|she\'d like|they\'d like|would like the|would like a|would like it|he\'d rather|she\'d rather|would rather|would prefer|prefers|said he\'d like|said she\'d like|said they\'d like|picked|said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|ok\'d|happy with|is happy with|happy to go ahead'],
+  ['decided', 'after', 'said go|said yeah|said leave|said do|said not to|said no need|said fine|said okay|said ok|says go|says leave|said she wants|said he wants|said they want|he\'d like|she\'d like|they\'d like|would like the|would like a|would like it|he\'d rather|she\'d rather|would rather|would prefer|prefers|said he\'d like|said she\'d like|said they\'d like|picked|said yes to|said no to|says yes to|says no to|said yes|said no|says yes|says no|agreed to|agreed|approved|approves|gave the go-ahead for|gave the go-ahead|declined|okayed|chose|decided on|decided|wants|has decided|went with|is good with|is fine with|is okay with|is ok with|good with the|fine with the|okay with the|ok with the|good with that|fine with that|okay with that|ok with that|ok\'d|happy with|is happy with|happy to go ahead'],
   ['asked', 'after', 'asked whether|asked if|asked about|asked|wants to know|need to know|rang to ask|need to ask|is asking'],
   ['told', 'after', 'on the phone with|on the phone to|had a word with|talked to|talked with|told|let know|rang|phoned|emailed|texted|spoke to|updated'],
   ['fitted', 'before', 'is mounted|are mounted|is bolted|are bolted|are bolted down|fitted|refitted|installed|reinstalled|is on|are on|went on|went in|back on|back in|hung|bolted on|in place|bolted up|bolted in|now on'],
@@ -138,7 +138,8 @@ export function readKind(
       leading !== null && leading.next - leading.from > 1 && !/^an?$/.test(t[leading.next - 1]!.lower);
     // “I got the stove out”: the filler that was passed over is the word of it.
     const begins = first > start && t[first - 1]!.lower === 'got' ? first - 1 : first;
-    const round = isWhole ? null : roundIts(t, begins, blocked);
+    // “Got its wheels on” is no less round.
+    const round = isWhole && t[first]!.lower !== 'got' ? null : roundIts(t, begins, blocked);
     if (round) return round;
     if (leading && !isNounUse(t, leading)) return leading;
     const who = t
@@ -206,7 +207,7 @@ function isNounUse(t: readonly Token[], { from, next }: KindRead): boolean {
 }
 
 /** "Keys are in the tin", "the cap is on that shelf": where a thing lies, not that it came or was fitted. */
-function saysWhere(t: readonly Token[], { from, next }: KindRead): boolean {
+function saysWhere(t: readonly Token[], { from, next, subject }: KindRead): boolean {
   // “The joints came.” arrived; “it came loose”, “he came by” did not.
   if (next - from === 1 && t[from]!.lower === 'came')
     return !(
@@ -215,6 +216,7 @@ function saysWhere(t: readonly Token[], { from, next }: KindRead): boolean {
       /^(?:from|today|yesterday|this|on|with|at|too|as|and|but|while)$/.test(t[next]!.lower)
     );
   return (
+    subject === 'before' &&
     /^(?:in|on)$/.test(t[next - 1]!.lower) &&
     /^(?:the|a|an|my|our|his|her|its|that|this|one)$/.test(t[next]?.lower ?? '')
   );
@@ -279,7 +281,9 @@ function behindName(t: readonly Token[], first: number, blocked: (i: number) => 
   if (t[first]?.type !== 'word' || blocked(first + 1)) return null;
   const read = longest(LEADING_TRIE, t, first + 1) ?? doneWord(t, first + 1, blocked);
   if (!read || !/^(?:did|fitted|found|ordered)$/.test(read.kind)) return null;
-  return OBJECT.test(t[read.next]?.lower ?? '') ? read : null;
+  // “Joss took the axle off” names what it was done to already.
+  const named = OBJECT.test(t[read.next]?.lower ?? '') || OBJECT.test(t[read.next - 1]!.lower);
+  return named ? read : null;
 }
 
 /** Behind a word for what was done: what it was done to. */

@@ -146,7 +146,7 @@ function boundary(t: readonly Token[], i: number): boolean {
   const tok = t[i];
   if (!tok) return true;
   if (tok.type === 'mark') return /^[,;.)!?]$/.test(tok.text);
-  return /^(?:and|plus|each|apiece|all|inc|including|ex|plus|delivered|due|from|on|for|the|total|must|should|nice|safety|by|to|with|at|or|cash|so|which|in|odd|ish|a|off|eta|expected|today|yesterday|since|posted|shipped|carriage|even|exactly|flat|they)$/.test(
+  return /^(?:and|plus|each|apiece|all|inc|including|ex|plus|delivered|due|from|on|for|the|total|must|should|nice|safety|by|to|with|at|or|cash|so|which|in|odd|ish|a|off|eta|expected|today|yesterday|since|posted|shipped|carriage|even|exactly|flat|they|they'll|they're|it'll|he'll)$/.test(
     tok.lower,
   );
 }
@@ -227,7 +227,13 @@ function isPriceAt(
   // “… that will be 60, no, 70 …”.
   if (isWord(before, /^(?:be|say|reckon|call)$/) && isWord(t[n.next + 1], /^(?:no|sorry)$/)) return true;
   // “Ilse agreed 240 for the wiring”.
-  if (kind === 'decided' && i === afterKind && isWord(t[n.next], /^for$/) && n.value >= 5) return true;
+  if (
+    kind === 'decided' &&
+    (i === afterKind || isWord(before, /^extra$/)) &&
+    isWord(t[n.next], /^for$/) &&
+    n.value >= 5
+  )
+    return true;
   // “Ordered ten from Cobb Springs”: how many.
   if (isWord(before, /^ordered$/) && isWord(t[n.next], /^from$/)) return false;
   const ends = boundary(t, n.next) || blocked(n.next);

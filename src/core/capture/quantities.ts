@@ -67,6 +67,10 @@ function durationAt(t: readonly Token[], i: number, mark: '.' | ','): Found<numb
   if (hours) return hours;
   const n = readNumber(t, i, mark);
   const unit = n && t[n.next];
+  // “I did two and a half on the wiring”: of hours, which need not be named.
+  const isDid =
+    n && /^did$/.test(t[i - 1]?.lower ?? '') && unit?.lower === 'on' && n.value >= 0.25 && n.value <= 16;
+  if (isDid) return { value: Math.round(n.value * 60), from: i, next: n.next };
   if (!n || !unit || !MINUTE.test(unit.lower)) return null;
   if (unit.lower === 'm') return null; // metres, unless behind hours
   const minutes = Math.round(n.value);

@@ -37,7 +37,7 @@ const HOURS_IN = /(?:^|\s|['’])(?:s got|has got|have got|got|has|have|put|had)
 
 /** “Got a run on the door”, “there's play in the box”. */
 const HAS_FAULT =
-  /\b(?:an?|some|bad|the|more|two|three|few|there's|got|has|of) (?:[a-z]+ )?(?:crack|hole|pinhole|leak|split|tear|rip|dent|run|sag|drip|lip|ridge|play|rust|rot|corrosion|bubble|scratch|blister|burn|kink|chip|short|knock|rattle|squeak|whine|vibration|wobble)s? (?:in|on|at|under|behind|between|along|by|near|through|round|around|from|where|you|inside|that)\b/i;
+  /\b(?:an?|some|bad|the|more|two|three|few|there's|got|has|of) (?:[a-z]+ )?(?:crack|hole|pinhole|leak|split|tear|rip|dent|run|sag|drip|lip|ridge|play|rust|rot|corrosion|bubble|scratch|blister|burn|kink|chip|pit|nick|burr|flat spot|short|knock|rattle|squeak|whine|vibration|wobble)s? (?:in|on|at|under|behind|between|along|by|near|through|round|around|from|where|you|inside|that)\b/i;
 
 /** “Needs a rebore”, “that wants doing”, “could do with new bushes”. */
 const NEEDS =
@@ -83,7 +83,7 @@ const FINE = /(?:^|[ ,])\d?\d?\.\d{3,4}\b/;
 
 /** “He said get two”, “she reckons leave it”: what they want done. */
 const WANTED =
-  /^(?:and |so |then |but )?(?:he|she|they|\p{Lu}\p{L}+)(?:'s| is| was| has)? (?:said|says|reckons|reckoned|told us|told me|happy)(?: to)? (?:just |please |yes |we can |we should |i can |i should )?(?:get|go|do|leave|use|fit|keep|make|put|paint|crack|carry|order|send|wait|take|replace|change|try|skip|forget|yes|yeah|no|fine|ok|okay|sure)\b/u;
+  /^(?:and |so |then |but )?(?:he|she|they|\p{Lu}\p{L}+)(?:'s| is| was| has)? (?:said|says|reckons|reckoned|told us|told me|happy)(?: to)? (?:just |please |yes |we can |we should |i can |i should )?(?:get|go|do|leave|use|fit|keep|make|put|paint|crack|carry|order|send|wait|take|replace|change|try|skip|forget|fix|mend|repair|weld|cut|strip|finish|hold|yes|yeah|no|fine|ok|okay|sure)\b/u;
 
 /** “Nothing till the glass turns up”, “parked until Dex answers”: it goes no further, and why. */
 export const waitsTill = (text: string): boolean => TILL.test(text) && NO_GO.test(text);

@@ -19,7 +19,7 @@ const KIND_OF: Partial<Record<Kind, string>> = {
   ordered: 'order reorder',
   arrived: 'collect receive',
   found: 'find notice spot discover uncover',
-  told: 'tell ring phone text email message inform warn update explain speak',
+  told: 'tell ring phone text email message inform warn update explain speak talk chat write contact',
   asked: 'ask query',
   spent: 'buy pay spend',
   moved: 'move push roll tow shift shunt park',

@@ -68,7 +68,7 @@ function isMention(t: readonly Token[], from: number, name: number, behind: Toke
   )
     return false;
   if (word === 'to')
-    return !/^(?:back|over|on|moving|come|comes|us|me|go|going|turn|along|round|across|heading|headed|walking|walk|down|around|turning)$/.test(
+    return !/^(?:up|back|over|on|moving|come|comes|us|me|go|going|turn|along|round|across|heading|headed|walking|walk|down|around|turning)$/.test(
       t[before - 1]?.lower ?? '',
     );
   // “For the drophead, told Ruan …” begins a sentence about it.
@@ -276,6 +276,13 @@ function plainTurn(t: readonly Token[], name: Found<Known>, start: number): Turn
   // “The rally car's up on lift 1” says what it is; “the rally car's wheels” names what is its.
   const hasS = possessiveAt(t, name.next);
   const isIts = hasS && !IS_OF_CAR.test(behind);
+  // “I rubbed down the microcar's wings”: the words before it lead to nothing, they say what was done.
+  if (
+    isIts &&
+    !starts &&
+    /^(?:down|up|out|off|on|round|around|at|with|for|about)$/.test(t[i - 2]?.lower ?? '')
+  )
+    return null;
   const speaks =
     behind === '' || SPEAKS.test(behind) || behind === "'" || isCarOf || hasS || worksAt(t, name.next);
   if (!(starts || leads || beginsBare(t, name) || (speaks && !isIts))) return null;

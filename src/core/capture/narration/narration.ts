@@ -168,8 +168,8 @@ const saysWork = (own: readonly Token[], line: ParsedLine): boolean =>
   line.minutes !== undefined ||
   line.moneyMinor !== undefined;
 
-/** Of what is bought, the line itself may say for which car: “spent 4.10 on bulbs for the microcar”. */
-const BOUGHT: ReadonlySet<string> = new Set(['spent', 'ordered']);
+/** Of what is bought and of hours, the line itself may say for which car: “spent 4.10 on bulbs for the microcar”. */
+const OF_ITS_OWN: ReadonlySet<string> = new Set(['spent', 'ordered', 'hours']);
 const asCar = ({ id, name }: Named): Piece['car'] => ({ id: id!, name });
 
 function pieceOf(
@@ -183,7 +183,7 @@ function pieceOf(
   const [start, end] = [t[run.from]!.start, t[run.next - 1]!.end];
   const { said, isNext, turns } = saidIn(text, t, run, context);
   const line = parseLine(said, context);
-  const own = BOUGHT.has(line.kind) && line.build?.id !== undefined ? asCar(line.build) : car;
+  const own = OF_ITS_OWN.has(line.kind) && line.build?.id !== undefined ? asCar(line.build) : car;
   const at = { start, end, text: said === '' ? text.slice(start, end) : said, car: own, line };
   if (said === '' && turns) return { ...at, is: 'turn', unsure: [] };
   const ofCar: Unsure[] = isGuess ? ['car'] : [];

@@ -1,0 +1,197 @@
+import { e } from './moreNarrations.ts';
+import type { Narration } from './narrations.ts';
+
+/** As `newestNarrations.ts`, a batch later still. */
+export const LAST_NARRATIONS: Narration[] = [
+  {
+    name: 'last: British, four cars, a Tuesday',
+    text: "Tuesday's walk. Drophead, the new side glass went in, two hours, and it winds up straight. Found the quarter light catch broken, 17 and half an hour, nice. Estate, drilled out the old rivets, an hour and a quarter. Waiting on Tern & Sons for the new ones, they promised Friday. Camper, painted the ceiling, three hours. Ice-cream van, Marta rang, she asked how much the new awning would be.",
+    entries: [
+      e('drophead', 'fitted', 'side glass', 120),
+      e('drophead', 'found', 'quarter light catch', 30, 1700),
+      e('estate', 'did', 'old rivets', 75),
+      e('estate', 'waiting', 'Tern & Sons for the new ones'),
+      e('camper', 'did', 'ceiling', 180),
+      e('ice-cream van', 'asked', 'new awning'),
+    ],
+  },
+  {
+    name: 'last: no stops, American, four cars',
+    text: "walking up to the hearse I pulled the rear bumper thirty minutes and the brackets are bent 26 and an hour should next the microcar I put the new exhaust on an hour and a half sounds great and over to the milk float battery voltage is 61.4 volts then the estate we ordered the rear springs from Cobb Springs 210 due next Friday",
+    entries: [
+      e('hearse', 'did', 'rear bumper', 30),
+      e('hearse', 'found', 'brackets are bent', 60, 2600),
+      e('microcar', 'fitted', 'new exhaust', 90),
+      e('milk float', 'reading', '61.4 volts', 0, 0, { measures: ['61.4 V'] }),
+      e('estate', 'ordered', 'rear springs', 0, 21_000),
+    ],
+  },
+  {
+    name: 'last: Australian, three cars, before smoko',
+    text: "Before smoko. Rally car: I swapped the diff oil, 40 minutes, there was glitter in it so the bearings are on their way out, 160 and five hours, should. Told Ilse, she wants to wait till after the first event. Drophead: the boot carpet turned up from the trimmer. Laid it, 25 minutes. Microcar: no go till the brake shoes arrive.",
+    entries: [
+      e('rally car', 'did', 'diff oil', 40),
+      e('rally car', 'found', 'bearings are on their way out', 300, 16_000),
+      e('rally car', 'decided', 'wait till after'),
+      e('drophead', 'arrived', 'boot carpet'),
+      e('drophead', 'did', 'Laid it', 25),
+      e('microcar', 'waiting', 'brake shoes'),
+    ],
+  },
+  {
+    name: 'last: British, one car, electrics',
+    text: "The milk float, all electrics. Replaced the main fuse holder, 35 minutes. The cable to the motor has gone hard, 52 and an hour and a half, must. Insulation reads 1.2 megohms, which is fine. Cleaned the contactor tips, twenty minutes. Ordered 3 metres of cable from Skerry Electrics, 41.70, due Thursday. Next, the speed switch.",
+    entries: [
+      e('milk float', 'did', 'main fuse holder', 35),
+      e('milk float', 'found', 'gone hard', 90, 5200),
+      e('milk float', 'reading', 'Insulation'),
+      e('milk float', 'did', 'contactor tips', 20),
+      e('milk float', 'ordered', '3 metres of cable', 0, 4170, { due: '2026-03-12' }),
+      e('milk float', 'next', 'speed switch'),
+    ],
+  },
+  {
+    name: 'last: no stops, British, three cars, phone in the pocket',
+    text: 'so the camper has its fridge in now that was two hours and a half and the vent is cut and the gas fitter is booked for Monday then the drophead we polished the bumpers one hour and one has a pit in it that the plater will have to do again and the van spent 22 quid on bulbs and fitted them twenty minutes',
+    entries: [
+      e('camper', 'fitted', 'fridge in', 150),
+      e('camper', 'did', 'vent is cut'),
+      e('drophead', 'did', 'bumpers', 60),
+      e('drophead', 'found', 'pit in it'),
+      e('ice-cream van', 'spent', 'bulbs', 0, 2200),
+      e('ice-cream van', 'fitted', 'fitted them', 20),
+    ],
+  },
+  {
+    name: 'last: American, three cars, Monday',
+    text: "Monday. Estate: the headliner bows are glued and the cloth is stretched, four hours total. Dome light doesn't work, 12 and a half hour, nice. Hearse: Dex stopped in. He likes the chrome and he decided on the walnut. Rally car: bled the clutch, fifteen minutes, then took it around the block. Paid 64.10 for brake fluid and cleaner.",
+    entries: [
+      e('estate', 'did', 'headliner bows', 240),
+      e('estate', 'found', 'Dome light', 30, 1200),
+      e('hearse', 'decided', 'walnut'),
+      e('rally car', 'did', 'bled the clutch', 15),
+      e('rally car', 'spent', 'brake fluid', 0, 6410),
+    ],
+  },
+  {
+    name: 'last: British, five cars, short sentences',
+    text: 'Hearse. Still waiting on glass. Rally car. Fitted the seat rails, fifty minutes. Microcar. Found the wiper motor dead, 48 and an hour, should. Told Ilse. Float. Ordered brushes, 31.50, from Skerry Electrics. Drophead. Cut and polished the doors, three and a half hours.',
+    entries: [
+      e('hearse', 'waiting', 'glass'),
+      e('rally car', 'fitted', 'seat rails', 50),
+      e('microcar', 'found', 'wiper motor', 60, 4800),
+      e('microcar', 'told', 'Told Ilse'),
+      e('milk float', 'ordered', 'brushes', 0, 3150),
+      e('drophead', 'did', 'the doors', 210),
+    ],
+  },
+  {
+    name: 'last: no stops, Australian, three cars',
+    text: "g'day the estate I sanded the roof rack an hour and gave it a coat of oil fifteen minutes the hearse we got the engine running again took all morning three hours it had a blocked jet and the van I ordered two tyres from Cobb Springs 168 they'll be here Monday and noticed the spare is bald 70 and twenty minutes should",
+    entries: [
+      e('estate', 'did', 'roof rack', 60),
+      e('estate', 'did', 'coat of oil', 15),
+      e('hearse', 'did', 'engine running', 180),
+      e('ice-cream van', 'ordered', 'two tyres', 0, 16_800),
+      e('ice-cream van', 'found', 'spare is bald', 20, 7000),
+    ],
+  },
+  {
+    name: 'last: British, two cars, the painter again',
+    text: "The hearse roof has had its last coat, an hour, and it's baking now. There's a bit of dirt in the front edge, I'll nib it tomorrow. Film reads 130 microns. The microcar: masked it up, an hour and a half, primed it, forty minutes. Ran out of masking tape, bought six rolls, 14.40.",
+    entries: [
+      e('hearse', 'did', 'last coat', 60),
+      e('hearse', 'found', 'bit of dirt'),
+      e('hearse', 'next', 'nib it tomorrow'),
+      e('hearse', 'reading', '130 microns'),
+      e('microcar', 'did', 'masked it up', 90),
+      e('microcar', 'did', 'primed it', 40),
+      e('microcar', 'spent', 'six rolls', 0, 1440),
+    ],
+  },
+  {
+    name: 'last: American, four cars, the owner on the phone',
+    text: "I talked to Hugh this morning about the estate. He's good with the extra 220 for the floor. He'd like a picture. On the drophead, Ruan still owes us an answer on the wheels. The camper's step motor is shot, 110 and an hour, should, and I emailed Tove about it. The microcar is out of the booth, looks fantastic, two hours to unmask and clean.",
+    entries: [
+      e('estate', 'told', 'talked to Hugh'),
+      e('estate', 'decided', 'extra 220', 0, 22_000),
+      e('drophead', 'waiting', 'answer on the wheels'),
+      e('camper', 'found', 'step motor is shot', 60, 11_000),
+      e('camper', 'told', 'emailed Tove'),
+      e('microcar', 'did', 'out of the booth', 120),
+    ],
+  },
+  {
+    name: 'last: British, wet Friday, three cars',
+    text: "It's Friday, it's wet. The rally car got its wheels on, half an hour, and it's down off the lift. The estate boot leaks where the lamp goes in, 6 and half an hour, should. Sealed the other side while I had the gun out, ten minutes. The drophead hood is stretched and stapled, five hours, best one we've done. Ordered the hood lamp from Skerry Electrics, 19.99.",
+    entries: [
+      e('rally car', 'fitted', 'wheels on', 30),
+      e('estate', 'found', 'boot leaks', 30, 600),
+      e('estate', 'did', 'Sealed the other side', 10),
+      e('drophead', 'did', 'stretched and stapled', 300),
+      e('drophead', 'ordered', 'hood lamp', 0, 1999),
+    ],
+  },
+  {
+    name: 'last: no stops, British, four cars, a full minute',
+    text: 'morning the float first Joss took the front axle off two hours and the king pins are worn 85 and three hours must I told the dairy and they said go ahead then the camper still no word from the gas man the hearse I hung the tail door half an hour and adjusted the striker ten minutes and it shuts with one finger and the rally car measured the compression 172 psi on all four',
+    entries: [
+      e('milk float', 'did', 'front axle', 120),
+      e('milk float', 'found', 'king pins', 180, 8500),
+      e('milk float', 'decided', 'go ahead'),
+      e('camper', 'waiting', 'gas man'),
+      e('hearse', 'fitted', 'tail door', 30),
+      e('hearse', 'did', 'striker', 10),
+      e('rally car', 'reading', '172 psi', 0, 0, { measures: ['172 psi'] }),
+    ],
+  },
+  {
+    name: 'last: British, bills and time, four cars',
+    text: 'Bills. Paid the plater 95 for the drophead handles. Bought rivets for the estate, 8.80. The hearse, spent 36 on sealer. Time. Joss did four hours on the camper, I did two and a half on the milk float wiring.',
+    entries: [
+      e('drophead', 'spent', 'plater', 0, 9500),
+      e('estate', 'spent', 'rivets', 0, 880),
+      e('hearse', 'spent', 'sealer', 0, 3600),
+      e('camper', 'hours', 'four hours', 240),
+      e('milk float', 'hours', 'wiring', 150),
+    ],
+  },
+  {
+    name: 'last: American, one car, careful',
+    text: "Drophead, top assembly. I test fit the frame, two hours, and shimmed the left pivot, twenty minutes. Left gap is 6 millimeters, right gap is 5. The header bow is twisted, 140 and four hours, must. I sent Ruan photos. He said fix it. I ordered a header bow from Tern & Sons, 132, supposed to be here on the 20th. Tomorrow we strip the old vinyl.",
+    entries: [
+      e('drophead', 'fitted', 'frame', 120),
+      e('drophead', 'did', 'left pivot', 20),
+      e('drophead', 'reading', '6 millimeters'),
+      e('drophead', 'found', 'header bow is twisted', 240, 14_000),
+      e('drophead', 'told', 'Ruan photos'),
+      e('drophead', 'decided', 'fix it'),
+      e('drophead', 'ordered', 'ordered a header bow', 0, 13_200, { due: '2026-03-20' }),
+      e('drophead', 'next', 'old vinyl'),
+    ],
+  },
+  {
+    name: 'last: no stops, Scottish, two cars',
+    text: "right the van the compressor bracket's cracked so I welded it an hour and painted it black and the belt is frayed 13 and twenty minutes must then the estate I fitted the door rubbers two and a half hours they are tight but they will settle and I phoned Hugh",
+    entries: [
+      e('ice-cream van', 'found', "bracket's cracked"),
+      e('ice-cream van', 'did', 'welded it', 60),
+      e('ice-cream van', 'found', 'belt is frayed', 20, 1300),
+      e('estate', 'fitted', 'door rubbers', 150),
+      e('estate', 'told', 'phoned Hugh'),
+    ],
+  },
+  {
+    name: 'last: British, the end of a long week, five cars',
+    text: "Last walk of the week. Hearse is in the booth for colour. Estate has moved to bay 2. I rubbed down the microcar's wings, two hours. Camper table is varnished, an hour, needs another coat. Rally car: Ilse agreed to the harness, 145, and I ordered it from Cobb Springs, 128. Van: fitted the horn, ten minutes. Have a good weekend.",
+    entries: [
+      e('hearse', 'moved', 'in the booth'),
+      e('estate', 'moved', 'bay 2'),
+      e('microcar', 'did', "microcar's wings", 120),
+      e('camper', 'did', 'table is varnished', 60),
+      e('rally car', 'decided', 'harness', 0, 14_500),
+      e('rally car', 'ordered', 'ordered it', 0, 12_800),
+      e('ice-cream van', 'fitted', 'horn', 10),
+    ],
+  },
+];
