@@ -18,7 +18,7 @@ const LEADING: Partial<Record<Kind, string>> = {
   found:
     'found|find|found that|noticed|noticed that|spotted|discovered|saw|seen|copped|copped a|turns out|turned out|looks like|there is|theres|there\'s|there are|uncovered|come across|came across|finding',
   did:
-    'did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up|took the|took all the|put a|put an|blew the|blew it|blew out|put it right|put them right|put right|taken off|taken out|taken the|took it for|took her for|took it round|took her round|drove it|ran up|turned a|turned up a|shot|shot the|braced|clamped|got its|got her|got his|road tested|road-tested|test drove|tested|opened|fettled|gave it a|gave it the|gave them a|gave the|swept|swept out|wiped|wiped down|wet sanded|wet-sanded|block sanded|blocked|ran a|ran the|ran new|ran it|soaked|measured up|jacked up|jacked it up|hooked up|blew in|laid|laid down|looked over|had its|had her|had a|had the|dug out|chased|chased down|made good|pressed|pressed in|filed|packed|touched up|knocked up|mixed',
+    'beat|beat out|beaten out|did|done|finished|finished off|completed|complete|welded|welded up|painted|stripped|stripped down|stripped out|cleaned|cleaned up|cleaned out|removed|took off|took out|took apart|rebuilt|repaired|replaced|adjusted|made|made up|fabricated|primed|sanded|blasted|sprayed|polished|trimmed|wired|wired up|rewired|greased|bled|set up|set|drilled|drilled out|cut|cut out|machined|honed|bored|undersealed|rubbed down|flatted|flatted back|masked|masked up|assembled|tacked|tacked in|dismantled|reassembled|serviced|refurbished|reset|let in|filled|straightened|re-bushed|rebushed|soldered|brazed|riveted|glued|bonded|varnished|waxed|buffed|degreased|derusted|freed off|freed|sorted|sorted out|fixed|mended|patched|patched up|changed|swapped|overhauled|drained|flushed|topped up|lubed|torqued|torqued up|timed|tuned|balanced|aligned|shaped|formed|rolled out|knocked out|dressed|ground|ground back|linished|lapped|lapped in|reamed|tapped|pulled|pulled out|yanked|dropped|dropped out|stitched|sewed|covered|recovered|upholstered|prepped|etched|lacquered|clear coated|seam sealed|caulked|unbolted|undid|hoovered|vacuumed|washed|steam cleaned|pressure washed|steamed|scraped|lifted out|split|shimmed|unpicked|traced|charged|rodded|leaded|leaded in|french polished|ground out|did up|took the|took all the|put a|put an|blew the|blew it|blew out|put it right|put them right|put right|taken off|taken out|taken the|took it for|took her for|took it round|took her round|drove it|ran up|turned a|turned up a|shot|shot the|braced|clamped|got its|got her|got his|road tested|road-tested|test drove|tested|opened|fettled|gave it a|gave it the|gave them a|gave the|swept|swept out|wiped|wiped down|wet sanded|wet-sanded|block sanded|blocked|ran a|ran the|ran new|ran it|soaked|measured up|jacked up|jacked it up|hooked up|blew in|laid|laid down|looked over|had its|had her|had a|had the|dug out|chased|chased down|made good|pressed|pressed in|filed|packed|touched up|knocked up|mixed',
   ordered: 'ordered|on order|put in an order for|sent off for|placed an order for|reordered|re-ordered|order placed for|have ordered|order',
   arrived:
     'arrived|received|got delivery of|collected|picked up|took delivery of|in today|turned up|delivered|came in|delivery of|back from',
@@ -50,7 +50,7 @@ const ANYWHERE: [Kind, 'before' | 'after', string][] = [
   ['waiting', 'after', 'owes us|owes me|has not answered|hasn\'t answered|hasn\'t replied|hasn\'t decided|still deciding|yet to decide|yet to answer|is still at|are still at|still at the|still has no|still have no|still got no|has no sign of'],
   ['waiting', 'before', 'still to come|yet to come|yet to arrive|yet to turn up|yet to show|nowhere to be seen|is overdue|are overdue|has still not come|still not come|has still not arrived|still not arrived|still not here|still not back|not here yet|not back yet|hasn\'t turned up|hasn\'t come|hasn\'t arrived|haven\'t arrived|haven\'t come|not arrived|on back order|on backorder|is on hold|is not here|are not here|has to wait|have to wait|not turned up|still hasn\'t shown|is waiting'],
   ['fitted', 'before', 'is back in|are back in|is back on|are back on|is bolted up|are bolted up'],
-  ['arrived', 'after', 'popped in with|came in with|came by with|came round with|brought in|brought over|brought round|brought the|brought his|brought her|brought a|brought me|dropped off|sent over|delivered the|delivered a'],
+  ['arrived', 'after', 'came in the post|came by post|came by courier|popped in with|came in with|came by with|came round with|brought in|brought over|brought round|brought the|brought his|brought her|brought a|brought me|dropped off|sent over|delivered the|delivered a'],
   ['found', 'before', 'on their way out|on its way out|is in bits|are in bits|is in pieces|are in pieces|is in half|is in two|lamp is out|light is out|bulb is out|lamps are out|lights are out|bulbs are out'],
   ['arrived', 'before', 'here but|is back from|are back from|back from|came back from|come back from|has arrived|have arrived|just arrived|arrived|turned up|has turned up|have turned up|has come in|have come in|came in|has come|have come|is here|are here|is back|are back|is in|are in|has landed|landed|showed up|came back|has come back|have come back|here now|here from|here as well|here too|got here|came|come in from|got delivered|was delivered|were delivered|delivered'],
   ['resumed', 'before', 'is going again|going again|is under way again|under way again|off hold|back under way|no longer waiting|rolling again'],
@@ -161,16 +161,25 @@ export function readKind(
   return doneWord(t, first, blocked) ?? passive(t, first, blocked);
 }
 
+/** What is put somewhere with these is fitted. */
+const PUTS =
+  /^(?:put|got|stuck|screwed|clipped|popped|slid|slotted|bunged|whacked|chucked|strapped|bolted|bonded|pushed)$/;
+
 /** “Put a breaker in”, “got the stove out”: what is done stands behind what it is done to. */
 function roundIts(t: readonly Token[], first: number, blocked: (i: number) => boolean): KindRead | null {
   const verb = t[first]?.lower;
-  if (verb !== 'put' && verb !== 'got') return null;
+  if (verb === undefined || !PUTS.test(verb)) return null;
   for (let i = first + 1; i < Math.min(t.length, first + 8); i += 1) {
     const word = t[i]!.lower;
     // “Put the bonnet back on” says so itself, “put the rollers back” does not.
     const behindBack = t[i + 1];
-    const isPutBack = word === 'back' && verb === 'put' && i >= first + 2;
-    if (isPutBack && !/^(?:on|in|up|to|into|onto|together|down|where|over)$/.test(behindBack?.lower ?? ''))
+    const isPutBack = word === 'back' && verb !== 'got' && i >= first + 2;
+    const saysItself = /^(?:on|in)$/.test(behindBack?.lower ?? '') && (t[i + 2]?.type ?? 'mark') === 'mark';
+    if (
+      isPutBack &&
+      !saysItself &&
+      !/^(?:up|to|into|onto|together|down|where|over)$/.test(behindBack?.lower ?? '')
+    )
       return { kind: 'fitted', from: first, next: first + 1, subject: 'after' };
     if (/^(?:[.,;!?]|back)$/.test(word)) return null;
     // A coat of paint is put on, and is no part.
@@ -185,7 +194,7 @@ function roundIts(t: readonly Token[], first: number, blocked: (i: number) => bo
       /^(?:it|them|and|with|by|today|yesterday|before|after|this|one|two|three|four|five|ten|twenty|thirty|forty|half|quarter|a|an)$/.test(
         behind.lower,
       );
-    if (/^(?:in|on|up)$/.test(word) && closes && (verb === 'put' || word !== 'up'))
+    if (/^(?:in|on|up)$/.test(word) && closes && (verb !== 'got' || word !== 'up'))
       return { kind: 'fitted', from: first, next: first + 1, subject: 'after' };
     if (verb === 'got' && /^(?:out|off|apart|loose|free|straight|clean|undone)$/.test(word))
       return { kind: 'did', from: first, next: first + 1, subject: 'after' };
@@ -199,6 +208,7 @@ function isNounUse(t: readonly Token[], { from, next }: KindRead): boolean {
   const behind = t[next]?.lower;
   if (next - from > 1) return false;
   // “Chasing a parasitic draw” is work; “chasing Tern & Sons” waits.
+  if (word === 'stuck') return /^(?:the|a|an|it|them|both|new)$/.test(behind ?? '');
   if (word === 'chasing') return behind === 'a' || behind === 'an';
   if (word === 'does' || word === 'do') return t[t.length - 1]?.text !== '?';
   if (behind === 'of' && /^(?:set|cost|time|bill|split)$/.test(word)) return true;
@@ -311,6 +321,12 @@ function passive(t: readonly Token[], first: number, blocked: (i: number) => boo
     )
       continue;
     const kind = kindOfVerb(verb);
+    // “The glass is bonded in”, “the tank is strapped in an hour”: it is there; what is welded in was made.
+    const isIn =
+      /^(?:in|on)$/.test(t[i + 2]?.lower ?? '') &&
+      !/^(?:weld|tack|wir|drill|fill|let|cut|driv|us|hand|work)$/.test(verb.base) &&
+      (t[i + 3] === undefined || t[i + 3]!.type === 'mark' || blocked(i + 3));
+    if (isIn && kind === 'did') return { kind: 'fitted', from: i, next: i + 3, subject: 'before' };
     if (kind === 'did' || kind === 'fitted') return { kind, from: i, next: i + 2, subject: 'before' };
   }
   return null;

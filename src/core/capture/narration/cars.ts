@@ -21,7 +21,7 @@ export interface Turn {
 
 /** What leads to a car when one walks: “now”, “next up”, “over to”, “moving on to”. */
 const LEADS = new Set([
-  'now', 'next', 'right', 'righto', 'yeah', 'yep', 'alright', 'hey', 'mate', 'anyhow', 'okay', 'ok', 'so', 'then', 'and', 'well', 'anyway', 'up', 'on', 'to', 'over', 'back', 'moving', 'move',
+  'now', 'next', 'right', 'righto', 'yeah', 'yep', 'alright', 'hey', 'mate', 'anyhow', 'tomorrow', 'today', 'yesterday', 'okay', 'ok', 'so', 'then', 'and', 'well', 'anyway', 'up', 'on', 'to', 'over', 'back', 'moving', 'move',
   'onto', 'the', 'with', 'for', 'that', 'leaves', 'brings', 'us', 'me', 'we', 'come', 'going', 'go', 'are', 'is', 'at', 'about',
   'as', 'also', 'last', 'lastly', 'first', 'finally', 'oh', 'but', 'this', "that's", 'thats', 'starting', 'walking', 'walk', 'heading', 'headed', 'out', 'across', 'round', 'around', 'down', 'along', 'off', 'turning', 'coming', 'crossing', 'starting', 'start', 'begin', 'beginning', 'while',
 ]); // prettier-ignore
@@ -122,7 +122,11 @@ const WHERE = /^(?:to|into|onto|in|on|out|back|over|behind|beside)$/;
 /** “Helped Joss with the camper for an hour”. */
 const HELPS = /^(?:and |then |so )?(?:i |we )?helped(?: [a-z']+){0,2} (?:with|on) the$/;
 
-const SAID = [TALKS, SPEAKS_OF, DOES, DOES_PART, HELPS];
+/** “I've had the hearse on the lift since Monday”. */
+const HAS =
+  /^(?:and |then |so |now )?(?:i've|we've|i have|we have|i|we)(?: also| just| still)? (?:had|have|got|took|put|moved) the$/;
+
+const SAID = [HAS, TALKS, SPEAKS_OF, DOES, DOES_PART, HELPS];
 
 const wordsOf = (t: readonly Token[], from: number, next: number): string =>
   t
@@ -271,7 +275,7 @@ function plainTurn(t: readonly Token[], name: Found<Known>, start: number): Turn
   const isCarOf =
     /^(?:has|had)$/.test(behind) || (behind === 'is' && IS_OF_CAR.test(t[name.next + 1]?.lower ?? ''));
   // A name's head alone (“float” of the milk float) needs something that points to it: “end float” is no car.
-  const pointed = !isHeadOf(t, name) || starts || isCarOf || t[i - 1]?.lower === 'the';
+  const pointed = !isHeadOf(t, name) || starts || isCarOf || beginsBare(t, name) || t[i - 1]?.lower === 'the';
   if (!pointed) return null;
   // “The rally car's up on lift 1” says what it is; “the rally car's wheels” names what is its.
   const hasS = possessiveAt(t, name.next);
@@ -299,8 +303,14 @@ function plainTurn(t: readonly Token[], name: Found<Known>, start: number): Turn
 function beginsBare(t: readonly Token[], name: Found<Known>): boolean {
   const before = t[name.from - 1]?.lower;
   if (before === undefined || possessiveAt(t, name.next)) return false;
-  return (name.next - name.from > 1 && BARE.test(before)) || (!isHeadOf(t, name) && SAID_ALL.test(before));
+  return (
+    (name.next - name.from > 1 && BARE.test(before)) ||
+    (SAID_ALL.test(before) && (!isHeadOf(t, name) || CLAUSE.test(t[name.next]?.lower ?? '')))
+  );
 }
+
+/** What begins a clause: “float the tail lift works”. */
+const CLAUSE = /^(?:the|a|an|we|i|got|has|had|is|needs|gets|still|now|no|was|its|it's)$/;
 
 const possessiveAt = (t: readonly Token[], next: number): boolean => /'s$/.test(t[next - 1]!.lower);
 
