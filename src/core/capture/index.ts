@@ -193,7 +193,8 @@ function settleKind(r: Reading, read: KindRead | null): void {
   const behind = read ? read.next : r.start;
   const startsInHours = result.minutes !== undefined && spanStartsAt(r, 'minutes', behind);
   // “Did 3 h”, “spent two hours” say only how long; “masked up, one hour” says what.
-  const saysOnlyHours = read?.subject === 'after' && /^(?:did|done|fitted|spent)$/.test(t[read.from]!.lower);
+  const saysOnlyHours =
+    read?.subject === 'after' && /^(?:did|done|fitted|spent|put)$/.test(t[read.from]!.lower);
   if (saysOnlyHours && startsInHours && kind !== 'note') kind = hoursAt(r, behind);
   if (kind === 'hours' && result.minutes === undefined) kind = 'note';
   // What is said to be a must is something that was found, whatever its words are.

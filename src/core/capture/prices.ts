@@ -146,7 +146,7 @@ function boundary(t: readonly Token[], i: number): boolean {
   const tok = t[i];
   if (!tok) return true;
   if (tok.type === 'mark') return /^[,;.)!?]$/.test(tok.text);
-  return /^(?:and|plus|each|apiece|all|inc|including|ex|plus|delivered|due|from|on|for|the|total|must|should|nice|safety|by|to|with|at|or|cash|so|which|in|odd|ish|a|off|eta|expected|today|yesterday|since|posted|shipped|carriage|even|exactly|flat|they|they'll|they're|it'll|he'll)$/.test(
+  return /^(?:and|plus|each|apiece|all|inc|including|ex|plus|delivered|due|from|on|for|the|total|must|should|nice|safety|by|to|with|at|or|cash|so|which|in|odd|ish|a|off|eta|expected|today|yesterday|since|posted|shipped|carriage|even|exactly|flat|it|they|he|she|we|i|they'll|they're|it'll|he'll)$/.test(
     tok.lower,
   );
 }
@@ -325,7 +325,7 @@ function standsAlone(t: readonly Token[], i: number, n: Amount, blocked: (i: num
     (blocked(next) ||
       isWord(
         t[next],
-        /^(?:and|plus|or|so|for|must|should|nice|safety|each|all|in|the|pair|set|two|three|four|lot|parts|materials|material|to|have|inc|vat|tax|cash)$/,
+        /^(?:and|plus|or|so|for|must|should|nice|safety|each|all|in|the|pair|set|two|three|four|lot|parts|materials|material|to|pay|fit|have|inc|vat|tax|cash)$/,
       ))
   )
     next += 1;

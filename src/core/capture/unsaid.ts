@@ -10,7 +10,7 @@ const FAULTY = [
   'black', 'soft', 'dead', 'flat', 'bald', 'rough', 'loose', 'thin', 'paper thin', 'wafer thin', 'stuck', 'jammed', 'crook', 'bad', 'gone',
   'holed', 'chafed', 'frayed', 'burnt', 'burnt out', 'melted', 'noisy', 'slack', 'sloppy', 'wet', 'out of (?:true|round|line|shape|spec|tolerance|balance)',
   'clogged', 'brittle', 'lifting', 'flaking', 'bubbling', 'peeling', 'sagging', 'dented', 'twisted', 'warped', 'chipped', 'scratched', 'stiff', 'weak',
-  'dodgy', 'ropey', 'rubbish', 'toast', 'done for', 'past it', 'wrong', 'undersize', 'oversize', 'weeping', 'leaking', 'knocking', 'slipping', 'grinding',
+  'dodgy', 'ropey', 'rubbish', 'toast', 'done for', 'past it', 'wrong', 'undersize', 'oversize', 'weeping', 'leaking', 'knocking', 'slipping', 'grinding', 'blowing',
   'sticking', 'binding', 'rubbing', 'squealing', 'whining', 'ticking', 'clicking', 'rattling', 'smoking', 'misfiring', 'dripping', 'coming (?:in|apart|away|loose|off)', 'shorting', 'shorted', 'shot', 'worn', 'worn out',
   'split', 'cracked', 'torn', 'rotten', 'rusty', 'seized', 'perished', 'snapped', 'broken', 'missing', 'blocked', 'bent', 'corroded', 'pitted', 'scored', 'tired',
   'like (?:glass|paper|lace|a sieve|jelly|mush)', 'mush', 'lacy', "an? (?:real |proper |total |complete |right )?(?:dog['’]s breakfast|mess|shambles|bodge|disaster|state|botch|rat['’]s nest|goner)", 'chipped', 'down to (?:the|a|about)', 'leaky', 'swollen', 'fouled', 'gummed up', 'full of (?:rust|water|muck|crud|filler|sludge|holes)',
@@ -31,6 +31,10 @@ const FAILS =
 
 /** “Used two bottles of compound, 46”. */
 const USED = /^(?:i |we )?(?:have |'ve )?used [^,]+, \d+(?:\.\d\d)?[.]?$/i;
+
+/** “41.20 on abrasives”, “the timber bill was 96.40”. */
+const BILL =
+  /^(?:and )?[£$€]?\d+\.\d\d (?:on|for) |\b(?:bill|invoice|receipt)s? (?:was|is|were|came to|comes to) [£$€]?\d/i;
 
 /** “Petra's got six hours in it”. */
 const HOURS_IN = /(?:^|\s|['’])(?:s got|has got|have got|got|has|have|put|had)$/i;
@@ -102,8 +106,8 @@ export function unsaidKind({ text, around, hasPrice, measures }: Said): Kind | n
   if (ASKS_PRICE.test(text)) return 'asked';
   if (WANTED.test(text)) return 'decided';
   if (hasPrice) return 'found';
-  if (USED.test(text)) return 'spent';
-  const fault = IS_FAULTY.test(text) || HAS_FAULT.test(text) || FAILS.test(text);
+  if (USED.test(text) || BILL.test(text)) return 'spent';
+  const fault = isFault(text) || HAS_FAULT.test(text);
   if (fault && measures === 0) return 'found';
   if (around === null) {
     if (NEEDS.test(text)) return 'found';
@@ -141,3 +145,6 @@ function workBeside({ before, behind }: { before: string; behind: string }): Kin
   if (ahead === '' || ONLY_HOURS.test(`${ahead} `)) return null;
   return workIn(ahead) ?? workIn(behind);
 }
+
+/** Whether words say of something that it is not as it should be. */
+export const isFault = (text: string): boolean => IS_FAULTY.test(text) || FAILS.test(text);

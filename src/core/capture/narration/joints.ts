@@ -190,7 +190,7 @@ const again = ({ t, behind, end, right }: Sides): boolean => saysItAgain(t, behi
 /** “The deck is sanded and oiled, that took four hours”. */
 const bothOfIt = ({ t, behind, next, left, right }: Sides): boolean =>
   left.subject === 'before' &&
-  (left.kind === 'did' || left.kind === 'fitted') &&
+  /^(?:did|fitted|arrived)$/.test(left.kind) &&
   right.kind === 'did' &&
   endsAt(t, behind + right.next, next);
 

@@ -3,6 +3,7 @@ import { readKind } from '../kindWords.ts';
 import { findDurations } from '../quantities.ts';
 import type { Token } from '../tokens.ts';
 import { areTwo } from './joints.ts';
+import { isFault } from '../unsaid.ts';
 import { ENDS, endOf, isStop, kindSaid, nothingBlocked, OPENS } from './said.ts';
 
 /** A run of tokens that says one thing. */
@@ -122,6 +123,17 @@ function strongAt(t: readonly Token[], says: number, i: number, next: number): b
   return (buys || tells || works) && !isName && i - says >= 3;
 }
 
+/** “Had the exhaust off it is blowing at the joint”: behind what was done, what is wrong with it. */
+function faultAt(t: readonly Token[], says: number, i: number, next: number): boolean {
+  const isOfIt =
+    /^(?:it's|they're)$/.test(t[i]!.lower) ||
+    (/^(?:it|they)$/.test(t[i]!.lower) && /^(?:is|are|was|leaks)$/.test(t[i + 1]?.lower ?? ''));
+  if (!isOfIt || i - says < 3 || LEADS_ON.test(t[i - 1]!.lower) || t[i - 1]!.text === ',') return false;
+  const words = t.slice(i, Math.min(next, i + 5)).map((tok) => tok.text);
+  const left = kindSaid(t, says, i);
+  return isFault(words.join(' ')) && (left?.kind === 'did' || left?.kind === 'fitted');
+}
+
 /** “Told Hugh he needs tyres, he said get two”: what they answered to what they were told. */
 function answersAt(t: readonly Token[], says: number, i: number): boolean {
   if (!/^(?:he|she|they)$/.test(t[i]!.lower) || !/^(?:told|asked)$/.test(t[says]!.lower) || i - says < 5)
@@ -153,6 +165,7 @@ export function cut(t: readonly Token[], run: Run): Run[] {
       (waitsAt(t, i) ||
         nextAt(t, i) ||
         answersAt(t, says, i) ||
+        faultAt(t, says, i, run.next) ||
         strongAt(t, says, i, run.next) ||
         anewAt(t, says, i, run.next))
     ) {
