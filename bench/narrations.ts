@@ -2,11 +2,14 @@
 import { COLD_NARRATIONS } from '../tests/data/coldNarrations.ts';
 import { FRESH_NARRATIONS } from '../tests/data/freshNarrations.ts';
 import { FURTHER_NARRATIONS } from '../tests/data/furtherNarrations.ts';
+import { LAST_NARRATIONS } from '../tests/data/lastNarrations.ts';
+import { LATER_NARRATIONS } from '../tests/data/laterNarrations.ts';
 import { LATEST_NARRATIONS } from '../tests/data/latestNarrations.ts';
 import { LONG_NARRATIONS } from '../tests/data/longNarrations.ts';
 import { MORE_NARRATIONS } from '../tests/data/moreNarrations.ts';
 import { NARRATIONS, SHOP_OF_NARRATIONS, type Narration } from '../tests/data/narrations.ts';
 import { UNSEEN_NARRATIONS } from '../tests/data/unseenNarrations.ts';
+import { UNTOUCHED_NARRATIONS } from '../tests/data/untouchedNarrations.ts';
 import { scoreNarrations } from '../tests/support/scoreNarrations.ts';
 import type { Line } from './line.ts';
 
@@ -31,7 +34,7 @@ function linesOf(name: string, narrations: readonly Narration[]): Line[] {
     },
     { what: what('its kind is right'), value: percent(s.kind, s.entries), unit: '%', goal: { atLeast: 90 } },
     {
-      what: what('hours and money are right'),
+      what: what('hours, money, days and measures are right'),
       value: percent(s.amountsRight, s.amountsWanted),
       unit: '%',
       goal: { atLeast: 97 },
@@ -49,6 +52,10 @@ export const benchNarrations = (): Line[] => [
     ...FURTHER_NARRATIONS,
     ...COLD_NARRATIONS,
     ...FRESH_NARRATIONS,
+    ...UNSEEN_NARRATIONS,
+    ...LATEST_NARRATIONS,
+    ...LATER_NARRATIONS,
+    ...LAST_NARRATIONS,
   ]),
-  ...linesOf('not seen by them', [...UNSEEN_NARRATIONS, ...LATEST_NARRATIONS]),
+  ...linesOf('not seen by them', UNTOUCHED_NARRATIONS),
 ];

@@ -8,10 +8,13 @@ import { NARRATIONS, SHOP_OF_NARRATIONS, type SaidEntry } from '#tests/data/narr
 import { COLD_NARRATIONS } from '#tests/data/coldNarrations.ts';
 import { FRESH_NARRATIONS } from '#tests/data/freshNarrations.ts';
 import { FURTHER_NARRATIONS } from '#tests/data/furtherNarrations.ts';
+import { LAST_NARRATIONS } from '#tests/data/lastNarrations.ts';
+import { LATER_NARRATIONS } from '#tests/data/laterNarrations.ts';
 import { LATEST_NARRATIONS } from '#tests/data/latestNarrations.ts';
 import { LONG_NARRATIONS } from '#tests/data/longNarrations.ts';
 import { MORE_NARRATIONS } from '#tests/data/moreNarrations.ts';
 import { UNSEEN_NARRATIONS } from '#tests/data/unseenNarrations.ts';
+import { UNTOUCHED_NARRATIONS } from '#tests/data/untouchedNarrations.ts';
 import { scoreNarrations } from '#tests/support/scoreNarrations.ts';
 import { parseNarration, type Piece } from './narration.ts';
 
@@ -40,7 +43,8 @@ describe.each([
   ['more of them', MORE_NARRATIONS, 0],
   // One is a bad line with words missing: two amounts of it are given to what stands beside them.
   ['longer ones again', FURTHER_NARRATIONS, 2],
-  ['ones that the rules were not made with', UNSEEN_NARRATIONS, 0],
+  ['shorter ones', [...UNSEEN_NARRATIONS, ...LATEST_NARRATIONS], 1],
+  ['ones as speech really runs', LAST_NARRATIONS, 0],
 ])('%s', (_name, narrations, invented) => {
   const score = scoreNarrations(narrations, CONTEXT);
   const share = (of: number, all: number): number => of / all;
@@ -77,23 +81,17 @@ test.each([
 });
 
 test.each([
-  ['the last but one', COLD_NARRATIONS, { car: 0.92, kind: 0.88, amounts: 0.95, invented: 0 }],
-  ['the last', FRESH_NARRATIONS, { car: 0.95, kind: 0.9, amounts: 0.88, invented: 2 }],
-  [
-    'the ones that nobody looked at',
-    [...UNSEEN_NARRATIONS, ...LATEST_NARRATIONS],
-    { car: 0.95, kind: 0.9, amounts: 0.95, invented: 1 },
-  ],
-] as const)(
-  '%s that were written: not all that is wanted yet, and no worse than this',
-  (_name, all, least) => {
-    const score = scoreNarrations(all, CONTEXT);
-    expect(score.car / score.entries).toBeGreaterThanOrEqual(least.car);
-    expect(score.kind / score.entries).toBeGreaterThanOrEqual(least.kind);
-    expect(score.amountsRight / score.amountsWanted).toBeGreaterThanOrEqual(least.amounts);
-    expect(score.amountsInvented).toBeLessThanOrEqual(least.invented);
-  },
-);
+  ['once cold', COLD_NARRATIONS, { car: 0.94, kind: 0.89, amounts: 0.97, invented: 0 }],
+  ['once fresh', FRESH_NARRATIONS, { car: 0.97, kind: 0.93, amounts: 0.96, invented: 1 }],
+  ['half sentences and stories', LATER_NARRATIONS, { car: 0.96, kind: 0.94, amounts: 0.93, invented: 4 }],
+  ['that nobody looked at', UNTOUCHED_NARRATIONS, { car: 0.98, kind: 0.96, amounts: 0.93, invented: 1 }],
+] as const)('%s: not all that is wanted yet, and no worse than this', (_name, all, least) => {
+  const score = scoreNarrations(all, CONTEXT);
+  expect(score.car / score.entries).toBeGreaterThanOrEqual(least.car);
+  expect(score.kind / score.entries).toBeGreaterThanOrEqual(least.kind);
+  expect(score.amountsRight / score.amountsWanted).toBeGreaterThanOrEqual(least.amounts);
+  expect(score.amountsInvented).toBeLessThanOrEqual(least.invented);
+});
 
 test.each([
   ['Walking out to the estate now. Stripped the door, an hour', 'estate', 'did', 60],
