@@ -59,6 +59,12 @@ test('a driveline brought right: before, the wedge that is chosen, after, and th
   await expect(
     page.getByText(/Driveline angles after the work: ok\..*Before: not good/).first(),
   ).toBeVisible();
+  // The picture that was drawn goes with it, as a photograph does.
+  const picture = page.getByRole('group', { name: 'Photographs that go with it' }).getByRole('img', {
+    name: /driveline-angles-after-the-work/,
+  });
+  await expect(picture).toBeVisible();
+  expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(100);
 });
 
 test('bores typed by a played gauge: cell after cell with Enter, undone, the oversize, and no boring before the pistons are in hand', async ({

@@ -125,6 +125,7 @@ export const ROUTES = {
     allow: EVERYBODY,
   },
   benchSpecPut: { method: 'put', path: '/api/builds/:buildId/bench/:calculator', allow: EVERYBODY },
+  benchJobs: { method: 'get', path: '/api/bench/jobs', allow: EVERYBODY },
   benchLimits: { method: 'get', path: '/api/bench/limits', allow: EVERYBODY },
   /** Limits of the shop's own, in place of the usual ones. */
   benchLimitsPut: { method: 'put', path: '/api/bench/limits/:calculator', allow: DESK },

@@ -63,11 +63,28 @@ export interface ReadingView {
   input: Record<string, unknown>;
   told: Told;
   verdict: Verdict;
+  /** Its line of the logbook; whoever withdraws that withdraws the reading. */
+  entryId: string;
+  isWithdrawn: boolean;
   findingEntryId: string | null;
   /** The reading that passed after the work. */
   closedBy: string | null;
   takenAt: string;
   person: string;
+}
+
+/** A line of an estimate that is finished: what it was estimated at, and what it took. */
+export interface DoneJob {
+  /** Kind of work, as the shop charges by. */
+  kind: string;
+  title: string;
+  nickname: string;
+  estimatedMinutes: number;
+  tookMinutes: number;
+}
+
+export interface DoneJobsView {
+  jobs: DoneJob[];
 }
 
 export interface BenchForm {

@@ -52,7 +52,8 @@ export const touch = '44px';
 
 export const phone = '@media (max-width: 760px)';
 
-const LIGHT = `
+/** The names by day; a picture that goes out of the house is drawn with them. */
+export const LIGHT = `
   --paper: #f5efe3; --sheet: #fffcf5; --ink: #1e1c19; --zinc: #565d63; --zinc-line: #c4c3bb; --zinc-wash: #e9e4d8;
   --oxide: #8e3420; --oxide-wash: #f6dfd6; --blueing: #1d4b87; --blueing-wash: #dfe8f3; --on-blueing: #ffffff;
   --brass: #6e5010; --cure: #28623a; color-scheme: light;`;

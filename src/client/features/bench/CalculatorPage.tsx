@@ -3,19 +3,20 @@ import { lazy, Suspense, useMemo, useRef, useState, type FocusEvent, type Keyboa
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
-import type { BenchView } from '#contract/bench.ts';
+import type { BenchView, DoneJob } from '#contract/bench.ts';
 import { faultWords, formOf, type Form, type Ways } from '#core/bench/registry/form.ts';
 import { calculatorNamed } from '#core/bench/registry/index.ts';
 import { toldOf, type Told } from '#core/bench/registry/told.ts';
 import { GROUPS, type Calculator } from '#core/bench/registry/types.ts';
+import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { NoSuchPage } from '../../shell/Problem.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { CarTitle, Notice, Page, Quiet, Row, Stack } from '../../ui/parts.tsx';
+import { CarTitle, Notice, Now, Page, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { phone, space } from '../../ui/tokens.ts';
 import { CarSelect, useThisCar } from '../entries/index.ts';
-import { benchQuery, limitsQuery } from './bench.queries.ts';
+import { benchQuery, doneJobsQuery, limitsQuery } from './bench.queries.ts';
 import { ContactorRecord } from './ContactorRecord.tsx';
 import { FormFields } from './FormFields.tsx';
 import { KeepPanel } from './KeepPanel.tsx';
@@ -108,6 +109,7 @@ function Bench({ calculator, buildId, car, usual }: BenchProps) {
   const [at, setAt] = useState<string | null>(null);
   const [isPlayed, setPlayed] = useState(false);
   const fields = useRef<HTMLDivElement>(null);
+  const picture = useRef<HTMLDivElement>(null);
   const { result, refused } = bench.worked;
   const told = useMemo(
     () => (result ? toldOf(calculator, bench.read.input, result) : null),
@@ -170,9 +172,11 @@ function Bench({ calculator, buildId, car, usual }: BenchProps) {
           </Stack>
           <Stack $gap="m">
             {result && typeof calculator.picture === 'string' && (
-              <Suspense>
-                <Drawing of={calculator.picture} input={bench.read.input} result={result} />
-              </Suspense>
+              <div ref={picture}>
+                <Suspense>
+                  <Drawing of={calculator.picture} input={bench.read.input} result={result} />
+                </Suspense>
+              </div>
             )}
             <Result calculator={calculator} bench={bench} told={told} />
             {buildId && told && (
@@ -182,6 +186,7 @@ function Bench({ calculator, buildId, car, usual }: BenchProps) {
                 told={told}
                 bench={bench}
                 isPlayed={isPlayed}
+                picture={picture}
               />
             )}
             {buildId && car && (
@@ -197,6 +202,45 @@ function Bench({ calculator, buildId, car, usual }: BenchProps) {
     </Page>
   );
 }
+
+/** The shop's finished work, put into the fields: one line of an estimate is one job. */
+function OwnJobs({ bench }: { bench: ReturnType<typeof useBenchForm> }) {
+  const { refetch, data, isFetching, error } = useQuery(doneJobsQuery);
+  const take = async (): Promise<void> => {
+    const { data: done } = await refetch();
+    if (!done || done.jobs.length === 0) return;
+    const rest = Object.entries(bench.form).filter(([path]) => !path.startsWith('jobs'));
+    bench.fill({ ...Object.fromEntries(rest), ...formOfJobs(done.jobs) });
+  };
+  return (
+    <>
+      <Button onPress={() => void take()} isDisabled={isFetching}>
+        Take the shop’s finished work
+      </Button>
+      <span role="status">
+        {data?.jobs.length === 0 && (
+          <Quiet>
+            No line of an estimate is finished yet: each of its tasks done, and hours logged for it.
+          </Quiet>
+        )}
+      </span>
+      {error && <Now role="alert">{wordsOf(error)}</Now>}
+    </>
+  );
+}
+
+/** Hours to a hundredth, as one would type them. */
+const inHours = (minutes: number): string => String(Math.round((minutes / 60) * 100) / 100);
+
+const formOfJobs = (jobs: readonly DoneJob[]): Form =>
+  Object.fromEntries([
+    ['jobs#', String(jobs.length)],
+    ...jobs.flatMap((job, i) => [
+      [`jobs[${i}].kind`, job.kind],
+      [`jobs[${i}].estimate_h`, inHours(job.estimatedMinutes)],
+      [`jobs[${i}].actual_h`, inHours(job.tookMinutes)],
+    ]),
+  ]) as Form;
 
 function Top({
   calculator,
@@ -223,6 +267,7 @@ function Top({
           <CarSelect build={null} isOptional onBuild={({ id }) => toCar(id)} />
         </>
       )}
+      {calculator.name === 'estimateCalibration' && <OwnJobs bench={bench} />}
       {calculator.name !== SIGNED && (
         <Button $look="quiet" onPress={() => bench.fill(formOf(calculator.fields, calculator.example))}>
           Show an example

@@ -292,9 +292,11 @@ export function FormFields({ fields, before = '', instead = {}, ...props }: Fiel
         if (field.type === 'several')
           return <Several key={path} field={field} path={path} form={props.form} set={props.set} />;
         const label =
-          field.type === 'number' || field.type === 'numbers'
+          field.type === 'number'
             ? unitBehind(field.label, field.unit)
-            : field.label;
+            : field.type === 'numbers'
+              ? unitBehind(field.label, field.of.unit)
+              : field.label;
         return (
           <One
             key={path}

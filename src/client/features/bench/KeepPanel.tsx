@@ -1,5 +1,5 @@
 /** Keeps a reading with its car: of what, before or after the work, loaded or not, with what; and whether the customer hears of it. */
-import { useState } from 'react';
+import { useState, type RefObject } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Load, Moment } from '#contract/bench.ts';
 import { isOfCar } from '#core/bench/registry/index.ts';
@@ -10,6 +10,7 @@ import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Options, SelectField, TextField, TickField } from '../../ui/Field.tsx';
 import { Head, Now, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
+import { sendFiles } from '../photos/index.ts';
 import { useKeepReading } from './bench.queries.ts';
 import type { BenchForm } from './useBenchForm.ts';
 
@@ -22,9 +23,11 @@ interface Props {
   told: Told;
   bench: BenchForm;
   isPlayed: boolean;
+  /** Holds the picture of what is measured, where there is one. */
+  picture: RefObject<HTMLElement | null>;
 }
 
-export function KeepPanel({ calculator, buildId, told, bench, isPlayed }: Props) {
+export function KeepPanel({ calculator, buildId, told, bench, isPlayed, picture }: Props) {
   const keep = useKeepReading(buildId);
   const [of, setOf] = useState({
     what: '',
@@ -33,10 +36,23 @@ export function KeepPanel({ calculator, buildId, told, bench, isPlayed }: Props)
     instrument: '',
     forCustomer: false,
   });
+  const [withPicture, setWithPicture] = useState(true);
+  const [noPicture, setNoPicture] = useState(false);
   const [ids, setIds] = useState(() => ({ id: uuidv7(), entryId: uuidv7() }));
   if (!isOfCar(calculator)) return null;
   const played = isPlayed ? `played ${INSTRUMENTS[calculator.name] ?? 'instrument'}` : '';
-  const press = (): void =>
+  const hasPicture = typeof calculator.picture === 'string';
+  const drawn = async (): Promise<File | null> => {
+    const figure = picture.current?.querySelector('figure');
+    if (!hasPicture || !withPicture || !figure) return null;
+    const { pictureFile } = await import('./pictures/pictureFile.ts');
+    const title = [told.title, of.what, of.moment && MOMENT_WORDS[of.moment]].filter(Boolean).join(', ');
+    return pictureFile(figure, title, title.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'));
+  };
+  const press = async (): Promise<void> => {
+    // The picture is of what stands there now; the reading is kept all the same where none can be made.
+    const file = await drawn().catch(() => null);
+    setNoPicture(hasPicture && withPicture && file === null);
     keep.mutate(
       {
         id: ids.id,
@@ -49,8 +65,14 @@ export function KeepPanel({ calculator, buildId, told, bench, isPlayed }: Props)
         },
         words: `${told.title}: reading`,
       },
-      { onSuccess: () => setIds({ id: uuidv7(), entryId: uuidv7() }) },
+      {
+        onSuccess: () => {
+          if (file) sendFiles(buildId, ids.entryId, [file]);
+          setIds({ id: uuidv7(), entryId: uuidv7() });
+        },
+      },
     );
+  };
   return (
     <Panel aria-label="Keep it">
       <Head>Keep it with the car</Head>
@@ -90,8 +112,15 @@ export function KeepPanel({ calculator, buildId, told, bench, isPlayed }: Props)
           checked={of.forCustomer}
           onChange={(e) => setOf({ ...of, forCustomer: e.target.checked })}
         />
+        {hasPicture && (
+          <TickField
+            label="With its picture, as a photograph of the car"
+            checked={withPicture}
+            onChange={(e) => setWithPicture(e.target.checked)}
+          />
+        )}
         <Row>
-          <Button $look="main" onPress={press} isDisabled={keep.isPending}>
+          <Button $look="main" onPress={() => void press()} isDisabled={keep.isPending}>
             Keep this reading
           </Button>
           <span role="status">
@@ -104,6 +133,9 @@ export function KeepPanel({ calculator, buildId, told, bench, isPlayed }: Props)
               ))}
           </span>
         </Row>
+        {noPicture && (
+          <Quiet role="status">This browser could make no picture of it; the reading is kept.</Quiet>
+        )}
         {keep.isError && <Now role="alert">{wordsOf(keep.error)}</Now>}
       </Stack>
     </Panel>

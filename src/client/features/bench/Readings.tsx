@@ -1,5 +1,6 @@
 /** Readings of one thing that were kept: when, by whom, with what, and what came of each. */
 import { useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, ReadingView } from '#contract/bench.ts';
@@ -11,7 +12,8 @@ import { wordsOf } from '../../shared/api.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Head, ListLine, Now, Panel, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
-import { useBenchChange } from './bench.queries.ts';
+import { useCorrectEntry } from '../entries/index.ts';
+import { benchQuery, useBenchChange } from './bench.queries.ts';
 import { ToldParts } from './Result.tsx';
 
 const LONGEST_FINDING = 500;
@@ -66,8 +68,14 @@ function OneReading({
     <ListLine id={reading.id}>
       <Stack $gap="xs">
         <span>
-          {reading.verdict === 'fail' ? <Now>Not good</Now> : <strong>{VERDICTS[reading.verdict]}</strong>},{' '}
-          {formatDay(dayOf(reading.takenAt, timeZone), locale, today)} <Quiet>{aside(reading)}</Quiet>
+          {reading.isWithdrawn ? (
+            <s>{VERDICTS[reading.verdict]}</s>
+          ) : reading.verdict === 'fail' ? (
+            <Now>Not good</Now>
+          ) : (
+            <strong>{VERDICTS[reading.verdict]}</strong>
+          )}
+          , {formatDay(dayOf(reading.takenAt, timeZone), locale, today)} <Quiet>{aside(reading)}</Quiet>
         </span>
         <details>
           <Summary>As it was</Summary>
@@ -82,9 +90,49 @@ function OneReading({
             )}
           </Stack>
         </details>
-        <Finding reading={reading} buildId={buildId} />
+        {reading.isWithdrawn ? (
+          <Quiet>Withdrawn: it no longer counts.</Quiet>
+        ) : (
+          <>
+            <Finding reading={reading} buildId={buildId} />
+            <Withdraw reading={reading} buildId={buildId} />
+          </>
+        )}
       </Stack>
     </ListLine>
+  );
+}
+
+/** A reading that was wrong: its line of the logbook is withdrawn, and with it the reading. What was found of it stays what it is. */
+function Withdraw({ reading, buildId }: { reading: ReadingView; buildId: string }) {
+  const client = useQueryClient();
+  const correct = useCorrectEntry(buildId);
+  const [isAsked, setAsked] = useState(false);
+  const [id] = useState(() => uuidv7());
+  const withdraw = (): void =>
+    correct.mutate(
+      { id, correctsId: reading.entryId, withdraw: true },
+      { onSuccess: () => void client.invalidateQueries({ queryKey: benchQuery(buildId).queryKey }) },
+    );
+  return (
+    <Row>
+      {isAsked ? (
+        <>
+          <span>It stays in the logbook, struck out, and counts no more.</span>
+          <Button $look="oxide" onPress={withdraw} isDisabled={correct.isPending}>
+            Withdraw it
+          </Button>
+          <Button $look="quiet" onPress={() => setAsked(false)}>
+            Let it stand
+          </Button>
+        </>
+      ) : (
+        <Button $look="quiet" onPress={() => setAsked(true)}>
+          It was wrong
+        </Button>
+      )}
+      {correct.isError && <Now role="alert">{wordsOf(correct.error)}</Now>}
+    </Row>
   );
 }
 

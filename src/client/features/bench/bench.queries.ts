@@ -4,6 +4,7 @@ import type {
   BenchFormDto,
   BenchLimits,
   BenchView,
+  DoneJobsView,
   ReadingFindingDto,
   ReadingPutDto,
 } from '#contract/bench.ts';
@@ -20,6 +21,13 @@ export const benchQuery = (buildId: string) =>
 export const limitsQuery = queryOptions({
   queryKey: ['bench-limits'],
   queryFn: ({ signal }) => call<BenchLimits>('benchLimits', { signal }),
+});
+
+/** What the shop's finished work was estimated at, and what it took. */
+export const doneJobsQuery = queryOptions({
+  queryKey: ['bench-jobs'],
+  queryFn: ({ signal }) => call<DoneJobsView>('benchJobs', { signal }),
+  enabled: false,
 });
 
 interface Bodies {

@@ -18,7 +18,7 @@ const kept = (more: Partial<ReadingView> = {}): ReadingView => {
   const told = toldOf(c, c.example, c.work(c.example));
   return {
     ...{ id: 'r1', calculator: 'cornerWeights', what: 'with driver', moment: 'before', instrument: 'four scales', loaded: 'loaded' },
-    ...{ input: c.example as Record<string, unknown>, told, verdict: told.verdict, findingEntryId: null, closedBy: null },
+    ...{ input: c.example as Record<string, unknown>, told, verdict: told.verdict, entryId: 'e1', isWithdrawn: false, findingEntryId: null, closedBy: null },
     ...{ takenAt: '2026-03-09T10:00:00Z', person: 'Joss Arkwright' },
     ...more,
   }; // prettier-ignore
@@ -33,6 +33,8 @@ beforeEach(() => {
   limits = {};
   view = car();
   answer = () => ({ body: view });
+  // No canvas here: readings are kept without their picture.
+  jest.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(null);
   server = serve((asked) => {
     if (asked.path === '/api/bench/limits') return { body: { limits } };
     if (asked.path === '/api/builds/hearse/bench') return { body: view };
@@ -193,6 +195,15 @@ describe('limits', () => {
     });
   });
 
+  test('whoever clears a limit has the one that is kept, and is told', async () => {
+    limits = { cornerWeights: { form: { targetCross_pct: '47' }, version: 3 } };
+    await open('cornerWeights');
+    fireEvent.click(screen.getByRole('button', { name: 'Show an example' }));
+    type(/^Cross wanted/, '');
+    expect(screen.getByText('= 47 %, as is kept')).toBeDefined();
+    expect(result().queryByText(/50 % are wanted/)).toBeNull();
+  });
+
   test('somebody else changed them: said, and nothing typed is lost', async () => {
     answer = () => refused(409, 'Somebody changed these meanwhile.');
     await open('cornerWeights');
@@ -260,11 +271,66 @@ describe('kept with a car', () => {
     expect(screen.getByRole('link', { name: 'Put a price on it' })).toBeDefined();
   });
 
+  test('one that was wrong is withdrawn after a question, and counts no more', async () => {
+    view = car({ readings: [kept({ entryId: 'e7' })] });
+    answer = () => {
+      view = car({ readings: [kept({ entryId: 'e7', isWithdrawn: true })] });
+      return { body: {} };
+    };
+    await open('cornerWeights', 'hearse');
+    fireEvent.click(screen.getByRole('button', { name: 'It was wrong' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Let it stand' }));
+    fireEvent.click(screen.getByRole('button', { name: 'It was wrong' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Withdraw it' }));
+    expect(await screen.findByText('Withdrawn: it no longer counts.')).toBeDefined();
+    expect(screen.queryByRole('button', { name: 'Make a finding of it' })).toBeNull();
+    expect(server.asked.find((a) => a.path.endsWith('/corrections'))!.body).toMatchObject({
+      correctsId: 'e7',
+      withdraw: true,
+    });
+  });
+
   test('one whose finding is closed says so', async () => {
     view = car({ readings: [kept({ findingEntryId: 'e1', closedBy: 'r9' })] });
     await open('cornerWeights', 'hearse');
     expect(screen.getByText(/Its finding is closed/)).toBeDefined();
     expect(screen.queryByRole('button', { name: 'Make a finding of it' })).toBeNull();
+  });
+});
+
+describe('the shop’s own calibration', () => {
+  test('takes the finished work of the shop; where there is none yet it says what is missing', async () => {
+    answer = () => ({ body: { jobs: [] } });
+    await open('estimateCalibration');
+    const take = (): void =>
+      void fireEvent.click(screen.getByRole('button', { name: 'Take the shop’s finished work' }));
+    take();
+    expect(await screen.findByText(/^No line of an estimate is finished yet/)).toBeDefined();
+    const job = { title: 'Sills', nickname: 'hearse', estimatedMinutes: 600, tookMinutes: 905 };
+    answer = () => ({
+      body: {
+        jobs: [
+          { ...job, kind: 'metalwork' },
+          { ...job, kind: 'paint', tookMinutes: 600 },
+        ],
+      },
+    });
+    type('New job, kind', 'metalwork');
+    take();
+    await waitFor(() =>
+      expect((screen.getAllByRole('textbox', { name: 'Took (h)' })[0] as HTMLInputElement).value).toBe(
+        '15.08',
+      ),
+    );
+    expect(
+      screen.getAllByRole('textbox', { name: 'Kind' }).map((f) => (f as HTMLInputElement).value),
+    ).toEqual(['metalwork', 'paint']);
+    // What was typed of the new job stays.
+    expect((screen.getByRole('textbox', { name: 'New job, kind' }) as HTMLInputElement).value).toBe(
+      'metalwork',
+    );
+    type(/^estimated at/, '20');
+    expect(result().getByText('It will take')).toBeDefined();
   });
 });
 

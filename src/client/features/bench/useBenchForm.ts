@@ -3,6 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   emptyForm,
   readForm,
+  usualPathsOf,
   workOut,
   type Form,
   type FormRead,
@@ -59,7 +60,15 @@ export function useBenchForm(
   const before = useRef<Record<string, string>>({});
   // At once: a page may be left between two keystrokes.
   useEffect(() => remember(key, JSON.stringify(form)), [key, form]);
-  const read = useMemo(() => readForm(calculator.fields, form, ways), [calculator, form, ways]);
+  // Whoever clears a limit has the one that is kept, not the one of the books.
+  const standing = useMemo(() => {
+    const paths = usualPathsOf(calculator);
+    return Object.fromEntries(Object.entries(usual).filter(([path]) => paths.includes(path)));
+  }, [calculator, usual]);
+  const read = useMemo(
+    () => readForm(calculator.fields, form, ways, standing),
+    [calculator, form, ways, standing],
+  );
   const worked = useMemo(() => (read.isRead ? workOut(calculator, read.input) : NOTHING), [calculator, read]);
   const last = history.at(-1);
   const [act] = useState(() => ({

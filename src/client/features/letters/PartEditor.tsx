@@ -150,9 +150,10 @@ const Ticks = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: ${space.s};
-  label {
+  label:has(img) {
     display: grid;
     grid-template-columns: auto auto;
+    justify-content: start;
     align-items: center;
     gap: ${space.s};
     min-height: ${touch};
@@ -162,13 +163,14 @@ const Ticks = styled.div`
     display: grid;
     gap: ${space.xs};
     align-content: start;
+    flex: 0 1 20rem;
   }
   img {
     display: block;
     height: 72px;
     width: auto;
   }
-  input {
+  input[type='checkbox'] {
     width: 22px;
     height: 22px;
     accent-color: ${color.blueing};

@@ -159,8 +159,9 @@ export async function forgetAct(id: string): Promise<void> {
   await refresh();
 }
 
-/** Whether an entry of this id has still to reach the server. */
-export const isOutgoing = (id: string): boolean => acts.some((a) => a.id === id);
+/** Whether an entry of this id has still to reach the server: as an act of its own, or made by one, as a reading makes its entry. */
+export const isOutgoing = (id: string): boolean =>
+  acts.some((a) => a.id === id || ('entryId' in a.body && a.body.entryId === id));
 
 /** Hears of each that has arrived. */
 export function onActArrived(tell: (act: KeptAct) => void): () => void {

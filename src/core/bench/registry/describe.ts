@@ -127,7 +127,7 @@ export const day = (name: string, label: string, more: Extra = {}): Field => ({
 });
 export const tick = (name: string, label: string): Field => ({ type: 'tick', name, label, optional: true });
 export const numbers = (name: string, label: string, more: Extra & { groups?: boolean } = {}): Field => ({
-  ...{ type: 'numbers', name, label, unit: writtenUnit(unitPartOf(name)), ...more },
+  ...{ type: 'numbers', name, label, of: num(name, label), ...more },
 });
 /** Not asked: always this. */
 export const fixed = (name: string, value: string): Field => ({ type: 'fixed', name, label: '', value });

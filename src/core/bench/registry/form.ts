@@ -127,7 +127,25 @@ function inUnits(text: string, field: NumberField, ways: Ways): NumberRead {
 const readNumber = (text: string, field: NumberField, ways: Ways): NumberRead =>
   field.quantity === null ? plain(text, field) : inUnits(text, field, ways);
 
-const numberFrom = (unit: string): NumberField => ({ type: 'number', name: '', label: '', unit, quantity: null, unitId: null }); // prettier-ignore
+/**
+ * What stands in a line of several numbers, each with its unit: “20 thou, 30 thou”, “1 1/2 2”, “0.5 mm 1 mm”. A fraction belongs to the
+ * whole number before it, but where strokes part groups.
+ */
+function itemsOf(line: string, strokesPart: boolean): string[] {
+  const items: string[] = [];
+  let isOpen = false;
+  for (const word of line.split(/\s+/).filter(Boolean)) {
+    const bare = word.replace(/[,;]+$/, '');
+    const isFraction = !strokesPart && /^\d+\/\d+/.test(bare) && /(?:^|\s)\d+$/.test(items.at(-1) ?? '');
+    const begins = /^[-+−]?[.,]?\d/.test(bare) && !isFraction;
+    if (bare !== '') {
+      if (isOpen && !begins) items[items.length - 1] += ` ${bare}`;
+      else items.push(...bare.split(';'));
+    }
+    isOpen = bare === word;
+  }
+  return items;
+}
 
 /** Puts a value at a dotted path, making what lies between. */
 function put(into: Record<string, unknown>, name: string, value: unknown): void {
@@ -149,6 +167,17 @@ export const isOpen = (field: Field & { type: 'part' }, path: string, form: Form
 export const isAsked = ({ when }: Field, before: string, form: Form): boolean =>
   when === undefined || form[before + when[0]] === when[1];
 
+const UNIT_BEHIND = /[^\d\s.,/+\-−½¼¾⅛⅜⅝⅞].*$/u;
+
+/** “1 2 3 mm” are millimetres, all three: what stands behind the last is meant of all that have nothing of their own. */
+function withUnits(items: readonly string[]): string[] {
+  const unit = UNIT_BEHIND.exec(items.at(-1) ?? '')?.[0];
+  const others = items.slice(0, -1);
+  return unit === undefined || others.some((item) => UNIT_BEHIND.test(item))
+    ? [...items]
+    : [...others.map((item) => `${item} ${unit}`), ...items.slice(-1)];
+}
+
 class Reader {
   readonly said: Record<string, Said> = {};
   isRead = true;
@@ -156,6 +185,7 @@ class Reader {
   constructor(
     private readonly form: Form,
     private readonly ways: Ways,
+    private readonly standing: Form,
   ) {}
 
   private text(path: string): string {
@@ -163,27 +193,39 @@ class Reader {
   }
 
   private number(path: string, field: NumberField): number | undefined {
-    const text = this.text(path);
+    const typed = this.text(path);
+    const text = typed === '' ? (this.standing[path] ?? '').trim() : typed;
     if (text === '') return undefined;
     const { value, said } = readNumber(text, field, this.ways);
-    if (said) this.said[path] = said;
+    if (typed === '' && value !== undefined)
+      this.said[path] = { understood: `= ${n(value, 5)} ${field.unit}, as is kept` };
+    else if (said) this.said[path] = said;
     if (value === undefined) this.isRead = false;
     return value;
   }
 
-  private numbers(path: string, unit: string, groups: boolean): unknown {
+  private numbers(path: string, field: Field & { type: 'numbers' }): unknown {
     const text = this.text(path);
     if (text === '') return undefined;
+    const understood: string[] = [];
     const list = (part: string): (number | undefined)[] =>
-      part.split(/[\s;]+/).filter(Boolean).map((word) => {
-        const { value } = plain(word, numberFrom(unit));
+      withUnits(itemsOf(part, field.groups === true)).map((item) => {
+        const { value, said } = readNumber(item, field.of, this.ways);
+        // What could be either is asked at a field of one number; here it is said plainly instead.
         if (value === undefined) {
-          this.said[path] = { fault: `“${word}” is not a number` };
+          const why =
+            said?.fault ?? 'could be read in several ways: type it with its unit, and no comma in it';
+          this.said[path] = { fault: `“${item}” ${why}` };
           this.isRead = false;
-        }
+        } else if (said?.understood) understood.push(n(value, 5));
         return value;
-      }); // prettier-ignore
-    return groups ? text.split('/').map(list) : list(text);
+      });
+    const read = field.groups ? text.split('/').map(list) : list(text);
+    if (understood.length > 0 && this.said[path] === undefined)
+      this.said[path] = {
+        understood: `= ${(read as number[]).map((v) => n(v, 5)).join(', ')} ${field.of.unit}`,
+      };
+    return read;
   }
 
   private cells(path: string, field: Field & { type: 'cells' }): unknown {
@@ -193,6 +235,11 @@ class Reader {
     if (values.length === 0) return field.optional ? undefined : [];
     if (!field.blanks) return values;
     return [...values, ...Array<undefined>(count - values.length).fill(undefined)].map((v) => v ?? null);
+  }
+
+  /** Whether something within a part is kept, which holds though nobody opens it. */
+  private stands(path: string): boolean {
+    return Object.keys(this.standing).some((at) => at.startsWith(`${path}.`));
   }
 
   count(path: string): number {
@@ -225,13 +272,15 @@ class Reader {
       case 'several':
         return text === '' ? undefined : text.split(' ');
       case 'numbers':
-        return this.numbers(path, field.unit, field.groups === true);
+        return this.numbers(path, field);
       case 'cells':
         return this.cells(path, field);
       case 'rows':
         return this.rows(path, field);
       case 'part':
-        return isOpen(field, path, this.form) ? this.fields(field.fields, `${path}.`) : undefined;
+        return isOpen(field, path, this.form) || this.stands(path)
+          ? this.fields(field.fields, `${path}.`)
+          : undefined;
       default:
         return text === '' ? undefined : text;
     }
@@ -248,9 +297,18 @@ class Reader {
   }
 }
 
-/** Reads a form. What is missing stays away; the calculator says so by its path. */
-export function readForm(fields: readonly Field[], form: Form, ways: Ways = NO_WAYS): FormRead {
-  const reader = new Reader(form, ways);
+/**
+ * Reads a form. What is missing stays away; the calculator says so by its path.
+ *
+ * @param standing limits that the car or the shop keeps: they hold where nothing is typed
+ */
+export function readForm(
+  fields: readonly Field[],
+  form: Form,
+  ways: Ways = NO_WAYS,
+  standing: Form = {},
+): FormRead {
+  const reader = new Reader(form, ways, standing);
   const input = reader.fields(fields);
   return { input, said: reader.said, isRead: reader.isRead };
 }

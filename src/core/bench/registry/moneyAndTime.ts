@@ -149,7 +149,7 @@ const calibration = describe({
       [0, 500],
       [text('kind', 'Kind'), num('estimate_h', 'Estimated'), num('actual_h', 'Took')],
     ),
-    text('kind', 'New job, kind'),
+    text('kind', 'New job, kind', { hint: 'as it is called in the jobs above' }),
     num('newEstimate_h', 'estimated at'),
     usual('priorMean_ln', 'Before any job (ln)', 0),
     usual('priorSd_ln', 'give or take (ln)', 0.3),

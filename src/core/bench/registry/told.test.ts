@@ -17,11 +17,11 @@ const of = (name: string, input?: object): Told => {
 describe('a reading in words', () => {
   test('what, when, the verdict, its first numbers, and why', () =>
     expect(readingInWords(of('cornerWeights'), { moment: 'before', what: 'with driver' })).toBe(
-      'Corner weights, with driver before the work: not good. together 1400 kg; front 57.1 %; left 50.7 %. Cross is 47.9 %; 50 % are wanted.',
+      'Corner weights, with driver before the work: not good. Together 1400 kg; front 57.1 %; left 50.7 %. Cross is 47.9 %; 50 % are wanted.',
     ));
   test('one that is in order says no reason', () =>
     expect(readingInWords(of('tyreSize'), { moment: '', what: ' ' })).toBe(
-      'Tyre size: ok. diameter 631.9 mm; or 24.88 in; sidewall 112.8 mm.',
+      'Tyre size: ok. Diameter 631.9 mm; or 24.88 in; sidewall 112.8 mm.',
     ));
   test('what is only good to know is no reason', () => {
     const told = of('driveline', {

@@ -86,5 +86,6 @@ export function readingInWords(told: Told, of: { moment: 'before' | 'after' | ''
   const when = of.moment === '' ? '' : ` ${of.moment} the work`;
   const numbers = told.lines.slice(0, 3).map((l) => `${l.label.toLowerCase()} ${l.text}`).join('; '); // prettier-ignore
   const why = told.reasons.filter((r) => r.level !== 'info').map((r) => r.text).join(' '); // prettier-ignore
-  return `${what}${when}: ${VERDICTS[told.verdict]}. ${numbers}.${why === '' ? '' : ` ${why}`}`;
+  const said = numbers.charAt(0).toUpperCase() + numbers.slice(1);
+  return `${what}${when}: ${VERDICTS[told.verdict]}. ${said}.${why === '' ? '' : ` ${why}`}`;
 }

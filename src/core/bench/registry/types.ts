@@ -48,8 +48,8 @@ export type Field =
   | NumberField
   | (Named & { type: 'choice'; choices: Readonly<Record<string, string>>; otherwise?: string })
   | (Named & { type: 'text' | 'day' | 'tick' })
-  /** Several numbers in one line, with blanks between; `groups` part them with a stroke. */
-  | (Named & { type: 'numbers'; unit: string; groups?: boolean })
+  /** Several numbers in one line, with blanks or commas between; `groups` part them with a stroke. */
+  | (Named & { type: 'numbers'; of: NumberField; groups?: boolean })
   /** Not asked: always this. */
   | (Named & { type: 'fixed'; value: string })
   /** Several of a few words, each with a tick. */

@@ -5,8 +5,8 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import { pathOf } from '#contract/access.ts';
-import type { BenchView } from '#contract/bench.ts';
-import { makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
+import type { BenchView, DoneJobsView } from '#contract/bench.ts';
+import { estimateLine, makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
 
 const it = openShop('bench');
 const BAD = { trans_deg: 4, shaft_deg: 8, pinion_deg: 0, shaftMax_rpm: 4500 };
@@ -52,7 +52,7 @@ describe('a reading', () => {
     expect(said).toHaveLength(1);
     expect(said[0]).toMatchObject({ audience: 'shop' });
     expect(said[0]!.text).toMatch(
-      /^Driveline angles before the work: not good\. joints, under drive 4 \/ 8°/,
+      /^Driveline angles before the work: not good\. Joints, under drive 4 \/ 8°/,
     );
   });
 
@@ -95,7 +95,7 @@ describe('a reading', () => {
     const entries = await entriesOf(buildId);
     const told = entries.find((e) => e.text.includes('after the work: ok'))!;
     expect(told.audience).toBe('customer');
-    expect(told.text).toMatch(/Before: not good\. joints, under drive 4 \/ 8°/);
+    expect(told.text).toMatch(/Before: not good\. Joints, under drive 4 \/ 8°/);
     expect(entries.filter((e) => e.text.startsWith('brought right'))).toHaveLength(1);
   });
 
@@ -111,6 +111,23 @@ describe('a reading', () => {
     await put(buildId, { input: GOOD }, good).expect(200);
     await find(buildId, good).expect(409);
     await find(await makeBuild(it.owner), id).expect(404);
+  });
+
+  test('one whose line is withdrawn counts no more: no finding of it, and nothing after the work tells it as the before', async () => {
+    const buildId = await makeBuild(it.owner);
+    const id = nextId();
+    const { body: first } = await put(buildId, {}, id).expect(200);
+    const { entryId } = (first as BenchView).readings[0]!;
+    await it.technician
+      .post(pathOf('entryCorrect', { buildId }))
+      .send({ id: nextId(), correctsId: entryId, withdraw: true })
+      .expect(200);
+    await find(buildId, id).expect(409);
+    const { body } = await put(buildId, { input: GOOD, moment: 'after' }).expect(200);
+    const { readings } = body as BenchView;
+    expect(readings.map((r) => r.isWithdrawn)).toEqual([false, true]);
+    const told = (await entriesOf(buildId)).find((e) => e.text.includes('after the work: ok'))!;
+    expect(told.text).not.toContain('Before:');
   });
 
   test('a signed record is signed by whom it says', async () => {
@@ -164,5 +181,38 @@ describe('what the maker wants, and the shop', () => {
     const { body } = await it.technician.get(pathOf('benchLimits')).expect(200);
     expect(body.limits).toEqual({ boreSurvey: { form: { taperLimit_in: '0.004' }, version: 1 } });
     await it.owner.put(path).send({ form: {}, version: 0 }).expect(409);
+  });
+});
+
+describe('the shop’s finished work', () => {
+  const jobs = async (agent = it.technician): Promise<DoneJobsView['jobs']> =>
+    ((await agent.get(pathOf('benchJobs')).expect(200)).body as DoneJobsView).jobs;
+  /** A line of two hours with one task, at which somebody was for three. */
+  async function worked(buildId: string, done: boolean): Promise<void> {
+    const [lineId, taskId] = [nextId(), nextId()];
+    await it.owner
+      .put(pathOf('estimateLinePut', { buildId, lineId }))
+      .send(estimateLine({ title: 'Sills', work: 'metalwork', minutes: { low: 60, likely: 120, high: 300 } }))
+      .expect(200);
+    await it.owner
+      .put(pathOf('taskPut', { buildId, taskId }))
+      .send({ version: 0, title: 'Sill', work: 'metalwork', minutes: 120, cautions: [], needs: [], lineId })
+      .expect(200);
+    await it.technician
+      .post(pathOf('taskHours', { buildId, taskId }))
+      .send({ id: nextId(), minutes: 180, toGoMinutes: done ? 0 : 60, done })
+      .expect(200);
+  }
+
+  test('each finished line with what it was estimated at and what it took; none that goes on, none of another shop', async () => {
+    const buildId = await makeBuild(it.owner, { discretionMinor: 1_000_000 });
+    await worked(buildId, false);
+    expect(await jobs()).toEqual([]);
+    await worked(buildId, true);
+    expect(await jobs()).toEqual([
+      expect.objectContaining({ kind: 'metalwork', title: 'Sills', estimatedMinutes: 120, tookMinutes: 180 }),
+    ]);
+    const other = await signedIn(it.server, await makeShop(it.server, 'bench-jobs'), 'owner');
+    expect(await jobs(other)).toEqual([]);
   });
 });

@@ -3,8 +3,10 @@ import type { Told, Verdict } from '#core/bench/registry/told.ts';
 import type { Tx } from '../../db/pool.ts';
 
 const READINGS = `select r.id, r.calculator, r.what, r.moment, r.instrument, r.loaded, r.input, r.told, r.verdict,
+    r.entry_id as "entryId", coalesce(e.withdrawn, false) as "isWithdrawn",
     r.finding_entry_id as "findingEntryId", r.closed_by as "closedBy", r.taken_at as "takenAt", p.name as person
   from readings r join people p on p.shop_id = r.shop_id and p.id = r.person_id
+  left join entries_now e on e.shop_id = r.shop_id and e.id = r.entry_id
   where r.shop_id = :shopId and r.build_id = :buildId`;
 
 /** The newest first. */
@@ -42,13 +44,14 @@ export const insertReading = (tx: Tx, { input, told, ...r }: NewReading): Promis
     { ...r, inputJson: JSON.stringify(input), toldJson: JSON.stringify(told) },
   );
 
-/** The newest reading of the same thing before the work. */
+/** The newest reading of the same thing before the work that nobody withdrew. */
 export const lastBefore = (
   tx: Tx,
   of: { buildId: string; calculator: string; what: string },
 ): Promise<ReadingView | undefined> =>
   tx.one(
     `${READINGS} and r.calculator = :calculator and r.what = :what and r.moment = 'before'
+       and not coalesce(e.withdrawn, false)
      order by r.taken_at desc, r.id desc limit 1`,
     of,
   );

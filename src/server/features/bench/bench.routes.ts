@@ -6,6 +6,7 @@ import * as s from './bench.service.ts';
 export function benchRoutes(deps: Deps): Feature {
   return {
     benchRead: handler({ run: ({ who, params }) => s.readBench(deps, who, params.buildId!) }),
+    benchJobs: handler({ run: ({ who }) => s.readDoneJobs(deps, who) }),
     benchLimits: handler({ run: ({ who }) => s.readLimits(deps, who) }),
     readingPut: handler({
       body: ReadingPutDto,

@@ -5,6 +5,7 @@ import {
   type BenchFormDto,
   type BenchLimits,
   type BenchView,
+  type DoneJobsView,
   type ReadingFindingDto,
   type ReadingPutDto,
 } from '#contract/bench.ts';
@@ -18,7 +19,11 @@ import { invalidFields, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate } from '../builds/index.ts';
 import { agoOf, logIn } from '../entries/index.ts';
+import { doneJobs } from '../work/index.ts';
 import * as q from './bench.queries.ts';
+
+/** As many as the form of the shop’s calibration holds. */
+const MOST_JOBS = 500;
 
 async function viewOf(tx: Tx, buildId: string): Promise<BenchView> {
   const build = await buildDetail(tx, buildId);
@@ -36,6 +41,9 @@ export const readBench = (deps: Deps, who: SignedIn, buildId: string): Promise<B
 
 export const readLimits = (deps: Deps, who: SignedIn): Promise<BenchLimits> =>
   inShop(deps.db, who.shopId, async (tx) => ({ limits: await q.limitsOf(tx) }));
+
+export const readDoneJobs = (deps: Deps, who: SignedIn): Promise<DoneJobsView> =>
+  inShop(deps.db, who.shopId, async (tx) => ({ jobs: await doneJobs(tx, MOST_JOBS) }));
 
 function calculatorOf(name: string): Calculator {
   const calculator = calculatorNamed(name);
@@ -134,6 +142,7 @@ export const findOf = (
     if (reading.findingEntryId === dto.entryId) return viewOf(tx, buildId);
     if (reading.findingEntryId !== null)
       throw new Refusal('conflict', 'This reading has its finding already.');
+    if (reading.isWithdrawn) throw new Refusal('conflict', 'This reading was withdrawn.');
     if (reading.verdict === 'ok') throw new Refusal('conflict', 'This reading is in order.');
     await logIn(tx, deps, build, {
       id: dto.entryId,

@@ -9,5 +9,6 @@ export {
   setState,
 } from './work.queries.ts';
 export { tasksByBuild, type TaskToDo } from './allTasks.ts';
+export { doneJobs } from './doneJobs.queries.ts';
 export { effortByLine, type LineEffort } from './effort.ts';
 export { WHO_WORKED } from './shopHours.queries.ts';
