@@ -56,6 +56,11 @@ function jobAt(value: unknown, field: string): Job {
   return { kind, x: Math.log(at('actual_h') / estimate) };
 }
 
+const fewInWords = (jobs: number): string =>
+  jobs === 0
+    ? 'None of this kind was done so far.'
+    : `Only ${jobs} of this kind ${jobs === 1 ? 'was' : 'were'} done so far.`;
+
 /** Deviation within kinds, all kinds together. */
 function pooledSigma(jobs: readonly Job[]): number | null {
   const byKind = new Map<string, Job[]>();
@@ -93,8 +98,7 @@ export function estimateCalibration(input: EstimateCalibrationInput): EstimateCa
   const spread = Math.sqrt(sigma ** 2 + 1 / precision);
   const factor = Math.exp(middle);
   const { reasons, say } = reasonList();
-  if (own.length < FEW)
-    say('watch', 'few_jobs_of_this_kind', `Only ${own.length} of this kind were done so far.`);
+  if (own.length < FEW) say('watch', 'few_jobs_of_this_kind', fewInWords(own.length));
   const beyond = (limit: number): boolean => factor > limit + SLACK || factor < 1 / limit - SLACK;
   const so = `This kind takes ${factor.toFixed(2)} times what is estimated.`;
   if (beyond(allowed.far)) say('fail', 'estimates_far_off', so);

@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { BenchView, DoneJob } from '#contract/bench.ts';
 import { faultWords, formOf, type Form, type Ways } from '#core/bench/registry/form.ts';
-import { calculatorNamed } from '#core/bench/registry/index.ts';
+import { calculatorNamed, isOfCar } from '#core/bench/registry/index.ts';
 import { toldOf, type Told } from '#core/bench/registry/told.ts';
 import { GROUPS, type Calculator } from '#core/bench/registry/types.ts';
 import { wordsOf } from '../../shared/api.ts';
@@ -261,7 +261,7 @@ function Top({
       <CarTitle>{nickname ? `${nickname}: ${calculator.title.toLowerCase()}` : calculator.title}</CarTitle>
       <Link to={buildId ? `/builds/${buildId}/bench` : '/bench'}>All of the bench</Link>
       <Quiet>{GROUPS[calculator.group]}</Quiet>
-      {!buildId && (
+      {!buildId && isOfCar(calculator) && (
         <>
           <Quiet>Keep it with</Quiet>
           <CarSelect build={null} isOptional onBuild={({ id }) => toCar(id)} />

@@ -329,7 +329,7 @@ describe('the shop’s own calibration', () => {
     expect((screen.getByRole('textbox', { name: 'New job, kind' }) as HTMLInputElement).value).toBe(
       'metalwork',
     );
-    type(/^estimated at/, '20');
+    type(/^New job, estimated/, '20');
     expect(result().getByText('It will take')).toBeDefined();
   });
 });
