@@ -2,8 +2,8 @@ import { e } from './moreNarrations.ts';
 import type { Narration } from './narrations.ts';
 
 /**
- * Four batches after `laterNarrations.ts`, written and measured in the same way (things of the right kind at first sight: 86, 84, 85
- * and 90 %), and then looked at one by one.
+ * Six batches after `laterNarrations.ts`, written and measured in the same way (things of the right kind at first sight: 86, 84, 85,
+ * 90, 97 and 97 %), and then looked at one by one.
  */
 export const LAST_NARRATIONS: Narration[] = [
   {
@@ -676,6 +676,270 @@ export const LAST_NARRATIONS: Narration[] = [
       e('ice-cream van', 'fitted', 'hatch seal', 60),
       e('rally car', 'found', 'stone in the clutch fork'),
       e('camper', 'ordered', 'stove', 0, 17_800, { due: '2026-03-16' }),
+    ],
+  },
+ {
+    name: 'untouched: British, four cars, Thursday',
+    text: 'Thursday. The rally car. Rebuilt the rear calipers, two and a half hours. Found one bleed screw sheared, 6 and forty minutes, must. The estate. Ordered the gutter trim from Tern & Sons, 28.40, due Monday. The camper. Fitted the extractor, an hour. The drophead. Ruan decided on the tan carpet.',
+    entries: [
+      e('rally car', 'did', 'rear calipers', 150),
+      e('rally car', 'found', 'bleed screw', 40, 600),
+      e('estate', 'ordered', 'gutter trim', 0, 2840, { due: '2026-03-16' }),
+      e('camper', 'fitted', 'extractor', 60),
+      e('drophead', 'decided', 'tan carpet'),
+    ],
+  },
+  {
+    name: 'untouched: no stops, British, three cars',
+    text: 'right the hearse we lined the coffin bay two hours and the trim strip is split 11 and twenty minutes nice then the milk float put the new dash in an hour and a quarter and it all lights up and the microcar is waiting on its windscreen from the glass people since last Tuesday',
+    entries: [
+      e('hearse', 'did', 'coffin bay', 120),
+      e('hearse', 'found', 'trim strip', 20, 1100),
+      e('milk float', 'fitted', 'new dash', 75),
+      e('microcar', 'waiting', 'windscreen'),
+    ],
+  },
+  {
+    name: 'untouched: American, three cars, afternoon',
+    text: "Afternoon walk. Estate: tailgate glass seal is in, fifty minutes, no leaks so far. Hearse: the idle hunts, so I cleaned the jets, forty minutes, and it's better. The choke spring is weak, 8 and half an hour, should. Ice-cream van: Marta came by and asked if we could do a new price board. I said I'd get a quote.",
+    entries: [
+      e('estate', 'fitted', 'glass seal', 50),
+      e('hearse', 'did', 'cleaned the jets', 40),
+      e('hearse', 'found', 'choke spring', 30, 800),
+      e('ice-cream van', 'asked', 'price board'),
+    ],
+  },
+  {
+    name: 'untouched: Australian, four cars, no stops',
+    text: "yeah the float first I greased the king pins fifteen minutes and swapped a wheel nut then the drophead the header rail is primed an hour and ordered paint from Tern & Sons 44 due friday the camper found a nail in the tyre 18 and half an hour must and the rally car's waiting for Ilse to ring back",
+    entries: [
+      e('milk float', 'did', 'king pins', 15),
+      e('milk float', 'did', 'wheel nut'),
+      e('drophead', 'did', 'header rail', 60),
+      e('drophead', 'ordered', 'paint', 0, 4400, { due: '2026-03-13' }),
+      e('camper', 'found', 'nail in the tyre', 30, 1800),
+      e('rally car', 'waiting', 'Ilse to ring'),
+    ],
+  },
+  {
+    name: 'untouched: British, one car, an inspection',
+    text: "A proper look over the microcar. Front pads are down to two millimetres, 32 and an hour, must. Rear shoes fine. Battery's at 12.5 volts. There's a split in the nearside driveshaft boot, 14 and an hour and a quarter, should. Steering box has a drop of oil on it, keep an eye. Took me an hour and a half. I've told Ilse what's needed and she says do the pads now.",
+    entries: [
+      e('microcar', 'found', 'Front pads', 60, 3200),
+      e('microcar', 'reading', '12.5 volts', 0, 0, { measures: ['12.5 V'] }),
+      e('microcar', 'found', 'driveshaft boot', 75, 1400),
+      e('microcar', 'hours', 'an hour and a half', 90),
+      e('microcar', 'decided', 'do the pads now'),
+    ],
+  },
+  {
+    name: 'untouched: no stops, American, two cars, on the creeper',
+    text: "I'm under the hearse the exhaust hanger broke so I welded it twenty minutes the rear seal is seeping 25 and three hours should and I drained the diff ten minutes over on the estate the gas tank is out an hour and it is clean inside and I ordered a sender from Skerry Electrics 33.50",
+    entries: [
+      e('hearse', 'did', 'welded it', 20),
+      e('hearse', 'found', 'rear seal', 180, 2500),
+      e('hearse', 'did', 'drained the diff', 10),
+      e('estate', 'did', 'gas tank is out', 60),
+      e('estate', 'ordered', 'sender', 0, 3350),
+    ],
+  },
+  {
+    name: 'untouched: British, three cars, a delivery and a moan',
+    text: "Cobb Springs finally delivered the camper's springs, 164. I had them on in two hours. They've sent the wrong bushes though, so I've asked them for the right ones. Estate: rubbed down the tailgate, an hour and twenty. Hearse: Joss painted the wheels, two hours, then knocked one over. So that's another half hour on Monday.",
+    entries: [
+      e('camper', 'arrived', "camper's springs", 0, 16_400),
+      e('camper', 'fitted', 'on in two hours', 120),
+      e('camper', 'asked', 'right ones'),
+      e('estate', 'did', 'tailgate', 80),
+      e('hearse', 'did', 'painted the wheels', 120),
+    ],
+  },
+  {
+    name: 'untouched: British, five cars, one line each',
+    text: 'Van, cleaned the drip tray, ten minutes. Hearse, found the dash lamp out, 3 and ten minutes, nice. Estate, polished the brightwork, an hour. Camper, ordered hinges, 12.80, Tern & Sons. Drophead, spent 18.50 on thread and needles.',
+    entries: [
+      e('ice-cream van', 'did', 'drip tray', 10),
+      e('hearse', 'found', 'dash lamp', 10, 300),
+      e('estate', 'did', 'brightwork', 60),
+      e('camper', 'ordered', 'hinges', 0, 1280),
+      e('drophead', 'spent', 'thread', 0, 1850),
+    ],
+  },
+  {
+    name: 'untouched: American, one car, wiring harness',
+    text: "Drophead harness. Laid out the new loom, an hour. Ran the rear section, two hours, and crimped the ends, forty minutes. The fuse panel came with a broken tab, I'm sending it back. Brake lights work, turn signals work. Paid 27.30 for connectors. Next is the engine bay.",
+    entries: [
+      e('drophead', 'did', 'Laid out', 60),
+      e('drophead', 'did', 'rear section', 120),
+      e('drophead', 'did', 'crimped the ends', 40),
+      e('drophead', 'spent', 'connectors', 0, 2730),
+      e('drophead', 'next', 'engine bay'),
+    ],
+  },
+  {
+    name: 'untouched: no stops, Scottish, three cars',
+    text: 'the camper I fixed the step twenty minutes and the gas locker lid wants a hinge 7 and fifteen minutes should the rally car Joss and me fitted the windscreen an hour and a half and it is bonny then the van the tyres are 28 psi so I pumped them up',
+    entries: [
+      e('camper', 'did', 'fixed the step', 20),
+      e('camper', 'found', 'gas locker lid', 15, 700),
+      e('rally car', 'fitted', 'windscreen', 90),
+      e('ice-cream van', 'reading', '28 psi', 0, 0, { measures: ['28 psi'] }),
+    ],
+  },
+  {
+    name: 'untouched: British, two cars, hood and paint',
+    text: "The drophead's hood is on. Five hours today with Joss, and it closes. One of the press studs pulled out, 2 and ten minutes, nice. Told Ruan he can come and see it Saturday. The hearse is flatted and ready for its last coat, three hours. Booth was 21 degrees. Ordered thinners, 24.60.",
+    entries: [
+      e('drophead', 'fitted', 'hood is on'),
+      e('drophead', 'hours', 'Five hours', 300),
+      e('drophead', 'found', 'press studs', 10, 200),
+      e('drophead', 'told', 'Told Ruan'),
+      e('hearse', 'did', 'flatted and ready', 180),
+      e('hearse', 'reading', '21 degrees', 0, 0, { measures: ['21 deg'] }),
+      e('hearse', 'ordered', 'thinners', 0, 2460),
+    ],
+  },
+  {
+    name: 'untouched: British, four cars, the owner dictates in the van',
+    text: "Ice-cream van, Marta has approved the fridge, 390 and three hours. Order it tomorrow. Rally car, Joss set the ride height, an hour, 120 millimetres at the front. Estate, I've ordered the carpet set from Tern & Sons, 215, three weeks. Milk float, new charger arrived, still boxed.",
+    entries: [
+      e('ice-cream van', 'decided', 'approved the fridge', 180, 39_000),
+      e('rally car', 'did', 'ride height', 60, 0, { measures: ['120 mm'] }),
+      e('estate', 'ordered', 'carpet set', 0, 21_500),
+      e('milk float', 'arrived', 'new charger'),
+    ],
+  },
+ {
+    name: 'unread: British, four cars, Friday morning',
+    text: 'Friday. The milk float. Fitted the new throttle, an hour and a half. Found the earth strap corroded, 8 and twenty minutes, must. The hearse. Painted the roller frame, two hours. The estate. Ordered two hinge covers from Tern & Sons, 15.90, due Thursday. The rally car. Waiting on the machine shop for the crank.',
+    entries: [
+      e('milk float', 'fitted', 'throttle', 90),
+      e('milk float', 'found', 'earth strap', 20, 800),
+      e('hearse', 'did', 'roller frame', 120),
+      e('estate', 'ordered', 'hinge covers', 0, 1590, { due: '2026-03-12' }),
+      e('rally car', 'waiting', 'crank'),
+    ],
+  },
+  {
+    name: 'unread: no stops, British, four cars, on the move',
+    text: 'so the drophead the carpets are in two and a half hours and I trimmed the edges twenty minutes then the microcar found the heater tap stuck 19 and forty minutes nice over to the camper spent 12.60 on screws and the table is oiled half an hour and last the van it is waiting for Marta to send the logo',
+    entries: [
+      e('drophead', 'fitted', 'carpets', 150),
+      e('drophead', 'did', 'trimmed the edges', 20),
+      e('microcar', 'found', 'heater tap', 40, 1900),
+      e('camper', 'spent', 'screws', 0, 1260),
+      e('camper', 'did', 'table is oiled', 30),
+      e('ice-cream van', 'waiting', 'logo'),
+    ],
+  },
+  {
+    name: 'unread: American, three cars, mid-week',
+    text: "Wednesday notes. Rally car: pulled the fuel tank, an hour, flushed it, thirty minutes. The sender is dead, 46 and an hour, should. Ilse said replace it. Drophead: upholsterer picked up the seats. Estate: put the rear bumper back on, twenty-five minutes. I bought new bolts for it, 5.40.",
+    entries: [
+      e('rally car', 'did', 'fuel tank', 60),
+      e('rally car', 'did', 'flushed it', 30),
+      e('rally car', 'found', 'sender is dead', 60, 4600),
+      e('rally car', 'decided', 'replace it'),
+      e('estate', 'fitted', 'rear bumper', 25),
+      e('estate', 'spent', 'bolts', 0, 540),
+    ],
+  },
+  {
+    name: 'unread: Australian, three cars, no stops',
+    text: "righto starting with the hearse I pulled the alternator twenty minutes bearing's noisy 55 and an hour should rang Dex he said go ahead then the float I checked the brakes and they pull to the left so I adjusted them half an hour the microcar turned up from the painter looks mint and I hung the doors two hours",
+    entries: [
+      e('hearse', 'did', 'alternator', 20),
+      e('hearse', 'found', "bearing's noisy", 60, 5500),
+      e('hearse', 'decided', 'go ahead'),
+      e('milk float', 'did', 'adjusted them', 30),
+      e('microcar', 'arrived', 'from the painter'),
+      e('microcar', 'fitted', 'hung the doors', 120),
+    ],
+  },
+  {
+    name: 'unread: British, one car, the gearbox',
+    text: "Rally car, gearbox day. Stripped it on the bench, two hours. The layshaft is pitted and second gear has a chipped tooth, that's 210 and six hours, must. Measured the end float, 14 thou. Ordered the layshaft from Cobb Springs, 88, due next Friday, and a gear from them as well, 96. Cleaned the case while I wait, an hour.",
+    entries: [
+      e('rally car', 'did', 'Stripped it', 120),
+      e('rally car', 'found', 'layshaft is pitted', 360, 21_000),
+      e('rally car', 'reading', 'end float', 0, 0, { measures: ['14 thou'] }),
+      e('rally car', 'ordered', 'the layshaft from', 0, 8800),
+      e('rally car', 'did', 'Cleaned the case', 60),
+    ],
+  },
+  {
+    name: 'unread: no stops, American, two cars, a call',
+    text: 'okay estate first Hugh called and he wants the roof rack painted black so I ordered the paint from Tern & Sons 22.40 and sanded the rack an hour the camper I hooked up the stove forty minutes and checked it for leaks none and the fridge door seal is torn 27 and half an hour should',
+    entries: [
+      e('estate', 'decided', 'roof rack'),
+      e('estate', 'ordered', 'paint from', 0, 2240),
+      e('estate', 'did', 'sanded the rack', 60),
+      e('camper', 'did', 'stove', 40),
+      e('camper', 'found', 'fridge door seal', 30, 2700),
+    ],
+  },
+  {
+    name: 'unread: British, five cars, wages day',
+    text: 'Time and money. Joss did seven hours on the estate roof. I did three hours on the hearse paint. Paid Halyard Glass 164 for the drophead quarter lights. Spent 9.80 on bulbs for the van. The float charger came to 372.',
+    entries: [
+      e('estate', 'hours', 'seven hours', 420),
+      e('hearse', 'hours', 'three hours', 180),
+      e('drophead', 'spent', 'quarter lights', 0, 16_400),
+      e('ice-cream van', 'spent', 'bulbs', 0, 980),
+      e('milk float', 'spent', 'charger', 0, 37_200),
+    ],
+  },
+  {
+    name: 'unread: British, three cars, talking to the apprentice',
+    text: "Write this down, Joss. Camper: side window refitted, an hour, with new rubber. Hearse: you flatted the roof, two hours, and it needs another go over. Drophead: the latch doesn't close, it's bent, 13 and a quarter of an hour, should. Straightening it won't do. Order one from Tern & Sons.",
+    entries: [
+      e('camper', 'fitted', 'side window', 60),
+      e('hearse', 'did', 'flatted the roof', 120),
+      e('drophead', 'found', 'latch', 15, 1300),
+    ],
+  },
+  {
+    name: 'unread: no stops, Scottish, three cars',
+    text: "the van first I have the counter top on an hour and it is level then the rally car the seat belts came this morning and I bolted them in forty minutes and the estate the bonnet catch is broke 9 and twenty minutes must ordered it from Cobb Springs 8.60 due tuesday",
+    entries: [
+      e('ice-cream van', 'fitted', 'counter top', 60),
+      e('rally car', 'arrived', 'seat belts'),
+      e('rally car', 'fitted', 'bolted them in', 40),
+      e('estate', 'found', 'bonnet catch', 20, 900),
+      e('estate', 'ordered', 'ordered it', 0, 860, { due: '2026-03-17' }),
+    ],
+  },
+  {
+    name: 'unread: American, four cars, end of day',
+    text: "End of day. Hearse is in primer, four hours with masking. Microcar front axle is back together, two hours. I greased it and set the toe at 3 millimeters. Float: the owner called, he wants it by the first. Told him we'll try. Ice-cream van: roof hatch leaks, 18 and an hour, must.",
+    entries: [
+      e('hearse', 'did', 'in primer', 240),
+      e('microcar', 'did', 'back together', 120),
+      e('milk float', 'told', 'Told him'),
+      e('ice-cream van', 'found', 'roof hatch leaks', 60, 1800),
+    ],
+  },
+  {
+    name: 'unread: British, two cars, small things',
+    text: 'Small jobs. The estate: oiled the hinges, ten minutes, tightened the mirror, five minutes, and replaced a bulb, 1.60. The drophead: cleaned the glass, a quarter of an hour. Tyres at 26 psi, pumped them to 30. Ruan asked for a photo, sent him one.',
+    entries: [
+      e('estate', 'did', 'oiled the hinges', 10),
+      e('estate', 'did', 'tightened the mirror', 5),
+      e('estate', 'did', 'replaced a bulb', 0, 160),
+      e('drophead', 'did', 'cleaned the glass', 15),
+      e('drophead', 'asked', 'asked for a photo'),
+    ],
+  },
+  {
+    name: 'unread: no stops, Australian, four cars',
+    text: "afternoon the rally car got its stickers on half an hour the camper I ordered an awning rail from Tern & Sons 64.50 due monday and cut the old one off forty minutes the hearse is still at the painter and the milk float found water in the controller box 12 and an hour must dried it out and sealed the lid half an hour",
+    entries: [
+      e('rally car', 'fitted', 'stickers', 30),
+      e('camper', 'ordered', 'awning rail', 0, 6450, { due: '2026-03-16' }),
+      e('camper', 'did', 'cut the old one off', 40),
+      e('hearse', 'waiting', 'painter'),
+      e('milk float', 'found', 'water in the controller', 60, 1200),
+      e('milk float', 'did', 'sealed the lid', 30),
     ],
   },
 ];

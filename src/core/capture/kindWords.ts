@@ -152,7 +152,7 @@ export function readKind(
     if (later) return later;
   }
   for (const trie of ANYWHERE_TRIES) {
-    for (let i = first; i < t.length; i += 1) {
+    for (let i = start; i < t.length; i += 1) {
       if (blocked(i)) continue;
       const read = longest(trie, t, i);
       if (read && read.from >= start && !negated(t, read) && !saysWhere(t, read)) return read;

@@ -267,6 +267,17 @@ function isPriceAt(
   if (n.form === 'cents' && (buys || kind === 'arrived') && ends) return true;
   // “Skerry wants 410 for the charger”.
   if (kind === 'asked' && isWord(before, /^wants?$/) && isWord(t[n.next], /^(?:for|to)$/)) return true;
+  // “Says yes to the signwriting 260”.
+  if (
+    kind === 'decided' &&
+    t[n.next] === undefined &&
+    n.value >= 10 &&
+    before?.type === 'word' &&
+    !/^(?:of|at|by|to|in|on|from|than|number|no|size|bay|lift|week|day|cylinder|page|the|a|is|are)$/.test(
+      before.lower,
+    )
+  )
+    return true;
   // “196 on the note”, “ordered one 19 from Skerry”.
   if (isWord(t[n.next], /^on$/) && isWord(t[n.next + 2], /^(?:note|invoice|bill|ticket|receipt)$/))
     return true;
@@ -289,7 +300,7 @@ function isPriceAt(
     return true;
   // “…, they're 260 from Tern & Sons”.
   if (
-    (buys || kind === 'found') &&
+    (buys || kind === 'found' || (kind === 'did' && isWord(before, /^that's$/))) &&
     n.value >= 5 &&
     isWord(before, /^(?:they're|theyre|it's|its|that's|thats|those|are)$/) &&
     !isWord(t[n.next], /^(?:of|off|or)$/) &&

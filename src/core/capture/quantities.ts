@@ -31,10 +31,16 @@ export function findDurations(t: readonly Token[], mark: '.' | ','): Found<numbe
 const isThere = (t: readonly Token[], i: number): boolean =>
   /^(?:is|are)$/.test(t[t[i - 1]?.lower === 'back' ? i - 2 : i - 1]?.lower ?? '');
 
+/** “I had them on in two hours”. */
+const hadIt = (t: readonly Token[], i: number): boolean =>
+  /^(?:on|off|out|up|apart|done|together)$/.test(t[i - 1]?.lower ?? '') &&
+  t.slice(Math.max(0, i - 6), i).some((tok) => /^(?:had|got|have)$/.test(tok.lower));
+
 /** “Due in two hours” is when; “wired the fan in an hour” is how long it took, said without a stop. */
 const isDelay = (t: readonly Token[], i: number): boolean =>
   t[i - 1]?.lower === 'in' &&
   !isThere(t, i - 1) &&
+  !hadIt(t, i - 1) &&
   /^(?:|needed|wanted|expected|promised|called|asked|booked|finished|phoned|delayed)$/.test(verbOf(t, i - 1));
 
 /** The nearest word in -ed, or “put”, “let”, “cut”, of the few before, with no stop between; empty where there is none. */

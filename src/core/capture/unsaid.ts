@@ -10,7 +10,7 @@ const FAULTY = [
   'black', 'soft', 'dead', 'flat', 'bald', 'rough', 'loose', 'thin', 'paper thin', 'wafer thin', 'stuck', 'jammed', 'crook', 'bad', 'gone',
   'holed', 'chafed', 'frayed', 'burnt', 'burnt out', 'melted', 'noisy', 'slack', 'sloppy', 'wet', 'out of (?:true|round|line|shape|spec|tolerance|balance)',
   'clogged', 'brittle', 'lifting', 'flaking', 'bubbling', 'peeling', 'sagging', 'dented', 'twisted', 'warped', 'chipped', 'scratched', 'stiff', 'weak',
-  'dodgy', 'ropey', 'rubbish', 'toast', 'done for', 'past it', 'wrong', 'undersize', 'oversize', 'weeping', 'leaking', 'knocking', 'slipping', 'grinding', 'blowing',
+  'dodgy', 'ropey', 'rubbish', 'toast', 'done for', 'past it', 'wrong', 'undersize', 'oversize', 'weeping', 'leaking', 'knocking', 'slipping', 'grinding', 'blowing', 'seeping', 'sweating', 'failing', 'falling (?:off|out|apart)', 'crooked', 'squeaky',
   'sticking', 'binding', 'rubbing', 'squealing', 'whining', 'ticking', 'clicking', 'rattling', 'smoking', 'misfiring', 'dripping', 'coming (?:in|apart|away|loose|off)', 'shorting', 'shorted', 'shot', 'worn', 'worn out',
   'split', 'cracked', 'torn', 'rotten', 'rusty', 'seized', 'perished', 'snapped', 'broken', 'missing', 'blocked', 'bent', 'corroded', 'pitted', 'scored', 'tired',
   'like (?:glass|paper|lace|a sieve|jelly|mush)', 'mush', 'lacy', "an? (?:real |proper |total |complete |right )?(?:dog['’]s breakfast|mess|shambles|bodge|disaster|state|botch|rat['’]s nest|goner)", 'chipped', 'down to (?:the|a|about)', 'leaky', 'swollen', 'fouled', 'gummed up', 'full of (?:rust|water|muck|crud|filler|sludge|holes)',
@@ -25,6 +25,10 @@ const IS_FAULTY = new RegExp(
   'i',
 );
 
+/** “Second gear has a chipped tooth”. */
+const HAS_BROKEN =
+  /\b(?:has|have|had|got|with) (?:an?|one|two|three|some|several) (?:chipped|cracked|broken|bent|worn|torn|split|missing|loose|burnt|stripped|sheared|snapped|perished|seized|dead|flat|rotten|bad) [a-z]/i;
+
 /** “It leaks at the corner”, “the door won't shut”. */
 const FAILS =
   /\b(?:leaks|weeps|knocks|rattles|slips|sticks|binds|rubs|squeaks|smokes|drips|jumps out|overheats|misfires|wanders|(?:won['’]?t|will not|still won['’]?t|does not|doesn['’]?t) (?:quite )?(?:shut|start|close|open|lock|move|turn|go|hold|charge|work|run|idle|fire|stop|fit|seal|engage|rev|shift)|lets? (?:water|air|oil|wind|the rain) in)\b/i;
@@ -34,7 +38,7 @@ const USED = /^(?:i |we )?(?:have |'ve )?used [^,]+, \d+(?:\.\d\d)?[.]?$/i;
 
 /** “41.20 on abrasives”, “the timber bill was 96.40”. */
 const BILL =
-  /^(?:and )?[£$€]?\d+\.\d\d (?:on|for) |\b(?:bill|invoice|receipt)s? (?:was|is|were|came to|comes to) [£$€]?\d/i;
+  /^(?:and )?[£$€]?\d+\.\d\d (?:on|for) |\b(?:bill|invoice|receipt)s? (?:was|is|were|came to|comes to) [£$€]?\d|\bcame to [£$€]?\d/i;
 
 /** “Petra's got six hours in it”. */
 const HOURS_IN = /(?:^|\s|['’])(?:s got|has got|have got|got|has|have|put|had)$/i;
@@ -55,7 +59,7 @@ const NO_GO =
 
 /** “Joss has the motor out”, “had the window channels out”, “got the dash apart”. */
 const HAS_OUT =
-  /\b(?:has|had|have|got|getting|'ve got)\b (?!to\b)(?:[a-z'-]+ ){1,5}?(?:out|off|apart|done|stripped|finished|cleaned|loose|free|undone|sorted|working|running|straight|level|[a-z]{3,}ed)\b(?! of\b)/i;
+  /\b(?:has|had|have|got|getting|'ve got)\b (?!to\b)(?:[a-z'-]+ ){1,5}?(?:out|off|apart|done|stripped|finished|cleaned|loose|free|undone|sorted|working|running|straight|level|[a-z]{3,}ed(?= ?(?:[,.]|$|(?:and|an?|one|two|three|four|up|down|off|out|on|in|back|again|now|by|with|at|so|it)\b|\d)))\b(?! of\b)/i;
 const HAS_IN =
   /\b(?:has|had|have|got|'ve got)\b (?!to\b)(?:[a-z'-]+ ){1,5}?(?:in|on|fitted|bolted|mounted|hung)\b(?= ?(?:[,.]|$|(?:and|at last|again|now|too|finally|an|a|one|two|three)\b|\d))/i;
 
@@ -70,7 +74,7 @@ const NOT_DONE =
 
 /** Hours and nothing but where, at what or by whom: “three hours on the rear arch”, “six hours this week”. */
 const ONLY_HOURS =
-  /^(?:(?:spent|did|put in|put|booked|worked|about|another|a good|good|nearly|just over|just under|all in|took|that took|that was|that's|it took|so) )*$/i;
+  /^(?:(?:spent|did|put in|put|booked|worked|about|another|a good|good|nearly|just over|just under|all in|took|took me|took us|that took|that took me|that took us|that was|that's|it took|so) )*$/i;
 
 /** A number and hours: “… 14 plus fifteen minutes”, what it would cost and how long it would take. */
 export interface Said {
@@ -107,7 +111,7 @@ export function unsaidKind({ text, around, hasPrice, measures }: Said): Kind | n
   if (WANTED.test(text)) return 'decided';
   if (hasPrice) return 'found';
   if (USED.test(text) || BILL.test(text)) return 'spent';
-  const fault = isFault(text) || HAS_FAULT.test(text);
+  const fault = isFault(text) || HAS_FAULT.test(text) || HAS_BROKEN.test(text);
   if (fault && measures === 0) return 'found';
   if (around === null) {
     if (NEEDS.test(text)) return 'found';

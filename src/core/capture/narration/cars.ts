@@ -32,7 +32,7 @@ const MENTIONS =
 
 /** Behind a name: what is said of the car itself begins. */
 const SPEAKS =
-  /^(?:mate|mates|is|has|had|was|needs|wants|still|now|gone|went|got|we|i|i've|we've|it's|its|moved|found|did|fitted|ordered|waiting|,|:|;|\.|-|–|—|right|okay|ok|so|well|then|that|this|joss|nothing|no|not|just|today|finally|again|all|there's|theres|there|customer|could|should|will|looks|look|the|a|my|our|his|her|first|next|same|more|good|bad)$/;
+  /^(?:turned|came|arrived|landed|showed|runs|starts|sits|stands|leaks|mate|mates|is|has|had|was|needs|wants|still|now|gone|went|got|we|i|i've|we've|it's|its|moved|found|did|fitted|ordered|waiting|,|:|;|\.|-|–|—|right|okay|ok|so|well|then|that|this|joss|nothing|no|not|just|today|finally|again|all|there's|theres|there|customer|could|should|will|looks|look|the|a|my|our|his|her|first|next|same|more|good|bad)$/;
 
 /** Behind “the hearse is” or “the hearse’s”: where it is, how it is, or what was done to it. */
 const IS_OF_CAR =

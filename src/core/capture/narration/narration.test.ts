@@ -45,6 +45,7 @@ describe.each([
   ['longer ones again', FURTHER_NARRATIONS, 2],
   ['shorter ones', [...UNSEEN_NARRATIONS, ...LATEST_NARRATIONS], 1],
   ['ones as speech really runs', LAST_NARRATIONS, 0],
+  ['ones that the rules were not made with', UNTOUCHED_NARRATIONS, 0],
 ])('%s', (_name, narrations, invented) => {
   const score = scoreNarrations(narrations, CONTEXT);
   const share = (of: number, all: number): number => of / all;
@@ -84,7 +85,6 @@ test.each([
   ['once cold', COLD_NARRATIONS, { car: 0.94, kind: 0.89, amounts: 0.97, invented: 0 }],
   ['once fresh', FRESH_NARRATIONS, { car: 0.97, kind: 0.93, amounts: 0.96, invented: 1 }],
   ['half sentences and stories', LATER_NARRATIONS, { car: 0.96, kind: 0.94, amounts: 0.93, invented: 4 }],
-  ['that nobody looked at', UNTOUCHED_NARRATIONS, { car: 0.98, kind: 0.96, amounts: 0.93, invented: 1 }],
 ] as const)('%s: not all that is wanted yet, and no worse than this', (_name, all, least) => {
   const score = scoreNarrations(all, CONTEXT);
   expect(score.car / score.entries).toBeGreaterThanOrEqual(least.car);

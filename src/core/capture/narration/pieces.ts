@@ -62,6 +62,16 @@ function anewAt(t: readonly Token[], says: number, i: number, next: number): boo
     !/^(?:a|an|about|all|been|taken|in)$/.test(behindIt.lower)
   )
     return findDurations(t.slice(says, i), '.').length > 0;
+  // “… welded it twenty minutes the rear seal is seeping”: behind how long it took, something is said of another thing.
+  const isOfThing =
+    /^(?:the|one|both|another)$/.test(t[i]!.lower) &&
+    t
+      .slice(i + 2, Math.min(next, i + 6))
+      .some((tok) => /^(?:is|are|was|were|has|have|needs|need|wants|looks)$/.test(tok.lower)) &&
+    !t
+      .slice(i, Math.min(next, i + 6))
+      .some((tok) => tok.type === 'mark' || /^(?:lot|time|day|rest|whole)$/.test(tok.lower));
+  if (isOfThing && ENDS.test(last.lower)) return findDurations(t.slice(says, i), '.').length > 0;
   let word = isPerson ? i + 1 : i;
   if (isPerson && t[word]?.lower === 'have') word += 1;
   if (word >= next || /^(?:and|or|to|for|on|of|hours?|hrs?|minutes?|mins?|,)$/.test(t[word]!.lower))
