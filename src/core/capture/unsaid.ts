@@ -13,7 +13,7 @@ const FAULTY = [
   'dodgy', 'ropey', 'rubbish', 'toast', 'done for', 'past it', 'wrong', 'undersize', 'oversize', 'weeping', 'leaking', 'knocking', 'slipping', 'grinding', 'blowing', 'seeping', 'sweating', 'failing', 'falling (?:off|out|apart)', 'crooked', 'squeaky',
   'sticking', 'binding', 'rubbing', 'squealing', 'whining', 'ticking', 'clicking', 'rattling', 'smoking', 'misfiring', 'dripping', 'coming (?:in|apart|away|loose|off)', 'shorting', 'shorted', 'shot', 'worn', 'worn out',
   'split', 'cracked', 'torn', 'rotten', 'rusty', 'seized', 'perished', 'snapped', 'broken', 'missing', 'blocked', 'bent', 'corroded', 'pitted', 'scored', 'tired',
-  'like (?:glass|paper|lace|a sieve|jelly|mush)', 'mush', 'lacy', "an? (?:real |proper |total |complete |right )?(?:dog['’]s breakfast|mess|shambles|bodge|disaster|state|botch|rat['’]s nest|goner)", 'chipped', 'down to (?:the|a|about)', 'leaky', 'swollen', 'fouled', 'gummed up', 'full of (?:rust|water|muck|crud|filler|sludge|holes)',
+  'like (?:glass|paper|lace|a sieve|jelly|mush)', 'mush', 'lacy', "an? (?:real |proper |total |complete |right )?(?:dog['’]s breakfast|mess|shambles|bodge|disaster|state|botch|rat['’]s nest|goner)", 'down to (?:the|a|about)', 'leaky', 'swollen', 'fouled', 'gummed up', 'full of (?:rust|water|muck|crud|filler|sludge|holes)',
 ].join('|'); // prettier-ignore
 
 const HOW =
@@ -76,12 +76,12 @@ const NOT_DONE =
 const ONLY_HOURS =
   /^(?:(?:spent|did|put in|put|booked|worked|about|another|a good|good|nearly|just over|just under|all in|took|took me|took us|that took|that took me|that took us|that was|that's|it took|so) )*$/i;
 
-/** A number and hours: “… 14 plus fifteen minutes”, what it would cost and how long it would take. */
+/** A line, and what was read of it already. */
 export interface Said {
   text: string;
   /** Text before the hours, and behind them; null where no hours are said. */
   around: { before: string; behind: string } | null;
-  /** A bare amount stands before “and” or “plus” and the hours. */
+  /** A bare amount stands before “and” or “plus” and the hours: “… 14 plus fifteen minutes”, what it would cost and take. */
   hasPrice: boolean;
   measures: number;
 }
@@ -117,7 +117,6 @@ export function unsaidKind({ text, around, hasPrice, measures }: Said): Kind | n
     if (NEEDS.test(text)) return 'found';
     if (measures > 0) return null;
     if (FINE.test(text)) return 'reading';
-    if (fault) return 'found';
     if (HAS_OUT.test(text)) return 'did';
     if (HAS_IN.test(text)) return 'fitted';
     return DONE_LAST.test(text) && !NOT_DONE.test(text) ? 'did' : null;
