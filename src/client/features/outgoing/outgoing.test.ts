@@ -161,6 +161,24 @@ test('five at once go one after the other, in order', async () => {
   expect(ids()).toEqual(['1', '2', '3', '4', '5']);
 });
 
+test('a reading that has still to arrive holds the entry that it makes, so that its picture waits for it', async () => {
+  sendAs('wren');
+  const reading: Act = {
+    ...act('r1'),
+    route: 'readingPut',
+    params: { buildId: 'b', readingId: 'r1' },
+    body: { id: 'r1', entryId: 'e1' },
+  };
+  const sent = sendAct(reading);
+  await turn();
+  await asked[0]!.fail();
+  expect(await sent).toBe('later');
+  expect([isOutgoing('e1'), isOutgoing('e2')]).toEqual([true, false]);
+  await jest.advanceTimersByTimeAsync(10_000);
+  await asked[1]!.answer(200);
+  expect(isOutgoing('e1')).toBe(false);
+});
+
 test('whoever hears of an arrival finds it gone from what is outgoing', async () => {
   sendAs('wren');
   const heard: boolean[] = [];
