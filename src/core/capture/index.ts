@@ -2,7 +2,8 @@
  * What a written or spoken line means. `parseLine` is pure: the same text and context give the same result,
  * nothing is thrown for any text, and what is not understood simply stays in the text.
  */
-import { KIND_SPECS, type Facts, type Kind, type LineClass } from '../log/kinds.ts';
+import { KIND_SPECS, type Facts, type Kind } from '../log/kinds.ts';
+import { readClass } from './classes.ts';
 import { readCount } from './counts.ts';
 import { findDays } from './dates.ts';
 import { readKind, type KindRead } from './kindWords.ts';
@@ -10,11 +11,10 @@ import { findNames, nameAt, unknownVendor } from './names.ts';
 import { findBarePrice, findMarkedPrices, type Price } from './prices.ts';
 import { findDurations, findMeasures, type Found } from './quantities.ts';
 import { prepare, Reading } from './reading.ts';
+import { settleKind } from './settleKind.ts';
 import { readSubject } from './subject.ts';
 import type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
-import { kindOfVerb, verbOf } from './verbs.ts';
 import { workedMinutes } from './worked.ts';
-import { unsaidKind, waitsTill } from './unsaid.ts';
 import { findZone } from './zones.ts';
 
 export type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
@@ -173,125 +173,6 @@ function readNames(r: Reading): void {
   }
 }
 
-const ON = /^[^,.\d]{3,40} (?:on|in|down|up)(?:,| and )/i;
-const ON_LAST = /^[^,.\d]{3,40} (?:on|in|down), /i;
-/** “The wings are in colour”: painted. */
-const IN_PAINT = /\bin (?:primer|colou?r|paint|undercoat|lacquer|clear|varnish|base ?coat|top ?coat)\b/i;
-const COAT =
-  /\b(?:first|second|third|last|top|final) (?:coat|blue|black|white|red|green|grey|cream|lacquer|clear|primer|colou?r)\b/i;
-
-function settleKind(r: Reading, read: KindRead | null): void {
-  const { result, t } = r;
-  let kind: Kind = read?.kind ?? 'note';
-  // “Rang Dex, he reckons just do it”: what they answered is what counts.
-  if (kind === 'told' && ANSWERED.test(r.text)) kind = 'decided';
-  if ((kind === 'moved' || kind === 'did') && read?.subject !== 'after' && waitsTill(r.text))
-    kind = 'waiting';
-  // “It needs its glass back from the engraver”.
-  if (kind === 'arrived' && NEEDS_BACK.test(r.text)) kind = 'waiting';
-  if (kind === 'moved' && !result.place && waitsTill(r.text)) kind = 'waiting';
-  const behind = read ? read.next : r.start;
-  const startsInHours = result.minutes !== undefined && spanStartsAt(r, 'minutes', behind);
-  // “Did 3 h”, “spent two hours” say only how long; “masked up, one hour” says what.
-  const saysOnlyHours =
-    read?.subject === 'after' && /^(?:did|done|fitted|spent|put)$/.test(t[read.from]!.lower);
-  if (saysOnlyHours && startsInHours && kind !== 'note') kind = hoursAt(r, behind);
-  if (kind === 'hours' && result.minutes === undefined) kind = 'note';
-  // What is said to be a must is something that was found, whatever its words are.
-  // Of what was done, too, where it is only said of the thing: “the loom has been chopped about, six hours, safety”.
-  if (!read || kind === 'decided' || (kind === 'did' && read.subject === 'before'))
-    kind = hasClass(r) ? 'found' : read ? kind : (unsaid(r) ?? inferKind(r));
-  // “The joints are in, an hour and a half”: put there, not come; “moved the vent, one hour” goes nowhere.
-  if (read && result.minutes !== undefined) {
-    if (kind === 'arrived' && /^(?:is|are)$/.test(t[read.from]!.lower)) {
-      const isPut = [t[read.next - 1], t[read.next]].some((tok) => /^(?:in|on)$/.test(tok?.lower ?? ''));
-      kind = isPut && !IN_PAINT.test(r.text) ? 'fitted' : 'did';
-    }
-    if (kind === 'moved' && !result.place) kind = 'did';
-  }
-  // “Bumpers on, two hours”, “carpets are down, an hour”.
-  if (!read && ((kind === 'hours' && ON.test(r.text)) || (kind === 'did' && ON_LAST.test(r.text))))
-    kind = 'fitted';
-  // “Gas locker resealed, an hour and a half”: what stands in -ed before how long it took was done.
-  else if (!read && kind === 'hours' && doneBefore(r)) kind = 'did';
-  // “No tailgate glass yet”.
-  if (!read && kind === 'note' && NOT_YET.test(r.text)) kind = 'waiting';
-  // A coat of paint is put on, and is no part.
-  if (kind === 'fitted' && COAT.test(r.text)) kind = 'did';
-  // “Tested the charger and it holds 58 volts”: what was tested was measured.
-  if (read && result.measures.length > 0 && /^(?:tested|checked)$/.test(t[read.from]!.lower))
-    kind = 'reading';
-  // "Hearse is on lift 1": it stands there; nothing was fitted or arrived.
-  const stands = read && result.place && /^(?:in|on)$/.test(t[read.next - 1]!.lower);
-  if (stands && (kind === 'fitted' || kind === 'arrived')) kind = 'moved';
-  if (
-    kind === 'moved' &&
-    read &&
-    t[read.from]!.lower === 'sent' &&
-    !result.place &&
-    !unknownVendor(t, r.blocked) &&
-    !result.vendor
-  )
-    kind = /\b(?:photo|picture|video|message|letter|estimate|note)s?\b/i.test(r.text) ? 'told' : 'note';
-  result.kind = kind;
-  if (read) r.take('kind', read);
-}
-
-/** “Spent an hour getting it back”: what was done in it; else only hours. */
-function hoursAt(r: Reading, from: number): Kind {
-  let i = from;
-  while (r.t[i] && r.blocked(i)) i += 1;
-  const verb = verbOf(r.t[i]?.lower ?? '');
-  const kind = verb?.form === 'ing' ? kindOfVerb(verb) : null;
-  return kind === 'did' || kind === 'fitted' ? kind : verb?.form === 'ing' ? 'did' : 'hours';
-}
-
-const NEEDS_BACK = /\bneeds? (?:the|its|her|his|that|those) [^,.]{2,30} back\b/i;
-
-const ANSWERED =
-  /^(?:and |so |then )?(?:(?:i|we) )?(?:have |'ve )?(?:just )?(?:told|rang|called|phoned|texted|emailed|messaged|spoke to)(?: [\p{L}']+){1,4},?(?: and| but| so)? (?:he|she|they) (?:says?|said|reckons?|reckoned|agreed|wants|wanted|chose|picked|okayed|(?:is|was|were|are) (?:fine|happy|okay|ok))\b/iu;
-
-/** What a line is that no word of a kind stands in. */
-function unsaid(r: Reading): Kind | null {
-  const { t, result } = r;
-  const time = result.spans.find((s) => s.field === 'minutes');
-  const first = time ? t.findIndex((tok) => tok.start === time.start) : -1;
-  const joined = first > 1 && /^(?:and|plus)$/.test(t[first - 1]!.lower) ? first - 2 : -1;
-  return unsaidKind({
-    text: r.text,
-    around: time ? { before: r.text.slice(0, time.start), behind: r.text.slice(time.end) } : null,
-    hasPrice:
-      joined >= 1 && t[joined]!.type === 'number' && !r.blocked(joined) && Number(t[joined]!.text) >= 3,
-    measures: result.measures.length,
-  });
-}
-
-const NOT_YET = /(?:^|[,:.] ?)(?:still )?no [^,.]{2,40} yet[.!]?$/i;
-const IN_ED = /\b[a-z]{3,}ed(?: (?:up|down|out|off|in|on|back|again|over))?[,:]? ?(?:for )?$/i;
-
-/** Whether the words before the time that it took say what was done. */
-function doneBefore({ text, result }: Reading): boolean {
-  const time = result.spans.find((s) => s.field === 'minutes');
-  return (
-    time !== undefined &&
-    IN_ED.test(text.slice(0, time.start)) &&
-    !/\b(?:need|want|ask|book|wast|miss|pass)ed[, ]*$/i.test(text.slice(0, time.start))
-  );
-}
-
-function inferKind(r: Reading): Kind {
-  const { result, t } = r;
-  const place = result.place ? result.spans.find((s) => s.field === 'place') : undefined;
-  if (place && /^(?:to|onto|into|on|in|back)\b/i.test(r.text.slice(place.start))) return 'moved';
-  if (result.measures.length > 0) return 'reading';
-  if (result.minutes !== undefined) return 'hours';
-  if (findMarkedPrices(t, r.context.currency, r.known.mark, r.blocked).length > 0) return 'spent';
-  return 'note';
-}
-
-const spanStartsAt = (r: Reading, field: SpanField, token: number): boolean =>
-  r.result.spans.some((s) => s.field === field && s.start === r.t[token]?.start);
-
 function readVendor(r: Reading, kind: KindRead | null): void {
   if (r.result.vendor) return;
   // The "from" of "back from the welder" says the kind, and the vendor too.
@@ -347,40 +228,6 @@ function settlePrice(r: Reading, price: Found<Price> | null): void {
   if (per !== undefined && !measure) return;
   const total = Math.round(minor * (measure?.value ?? (each ? (r.result.quantity ?? 1) : 1)));
   if (Number.isSafeInteger(total)) r.result.moneyMinor = total;
-}
-
-const CLASS_WORD = /^(?:safety|must|should|nice)$/;
-const NOT_CLASS_BEFORE =
-  /^(?:it|we|you|they|that|he|she|i|this|which|looks|look|very|really|a|is|was|quite|be|so|the|too|all|one|who|nothing)$/;
-
-/** A class stands at the end, behind how long or how much. */
-function hasClass({ t, result }: Reading): boolean {
-  const last = t.at(-1)?.type === 'mark' ? t.at(-2) : t.at(-1);
-  return last !== undefined && CLASS_WORD.test(last.lower) && result.minutes !== undefined;
-}
-
-/** A class stands by itself: its own segment, or the last word of the line. */
-function readClass(r: Reading): void {
-  const { t, result } = r;
-  for (let i = r.start; i < t.length; i += 1) {
-    const word = t[i]!.lower;
-    if (!CLASS_WORD.test(word) || r.blocked(i)) continue;
-    let next = i + 1;
-    while (/^(?:have|to|do|done|be|item|line|one|critical|issue|first|class)$/.test(t[next]?.lower ?? ''))
-      next += 1;
-    const before = t[i - 1];
-    const openBefore =
-      !before ||
-      /^[,;.:(–—-]$/.test(before.text) ||
-      r.blocked(i - 1) ||
-      /^(?:and|class|a)$/.test(before.lower);
-    const openAfter = !t[next] || /^[,;.)!]$/.test(t[next]!.text);
-    const last = !t[next] && !NOT_CLASS_BEFORE.test(before?.lower ?? '');
-    if (!(openAfter && (openBefore || last)) && !(word === 'safety' && next > i + 1)) continue;
-    result.class = word as LineClass;
-    r.take('class', { from: before?.lower === 'class' ? i - 1 : i, next });
-    return;
-  }
 }
 
 function readSubjectOf(r: Reading, kind: KindRead | null): void {
