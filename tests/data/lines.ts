@@ -374,7 +374,12 @@ export const BRITISH: Example[] = [
   // Which car.
   ['B-0107 waiting on glass', { kind: 'waiting', build: 'hearse', subject: 'glass' }],
   ['ice-cream van: did hinges, 3h', { kind: 'did', build: 'ice-cream van', subject: 'hinges', minutes: 180 }],
-  ['the milk float needs new brushes', { kind: 'found', build: 'milk float' }],
+  ['the milk float needs new brushes', { kind: 'found', build: 'milk float', subject: 'brushes' }],
+  ["microcar's up on lift 1", { kind: 'moved', build: 'microcar', place: 'Lift 1' }],
+  [
+    'hearse needs its glass back from the engraver',
+    { kind: 'waiting', build: 'hearse', subject: 'glass' },
+  ],
   [
     'hearse, found side glass cracked, 240',
     { kind: 'found', build: 'hearse', subject: 'side glass', money: 24000 },

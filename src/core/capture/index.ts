@@ -81,7 +81,14 @@ function readPrefix(r: Reading): void {
       (/^(?:is|has|to|needs|had|was|went|now|moved|gone|still|wants|,|-|–|—)$/.test(then.lower) ||
         says?.from === build.next ||
         says?.subject === 'before');
-    if (build && (speaks || build.next - build.from > 1)) {
+    // “Microcar's up on lift 1”: it is; “the microcar's wheels” are its own.
+    const isSaid =
+      build &&
+      /'s$/.test(t[build.next - 1]!.lower) &&
+      /^(?:up|on|in|at|back|off|out|over|still|now|not|had|got|been|going|waiting|ready)$/.test(
+        then?.lower ?? '',
+      );
+    if (build && (speaks || isSaid || build.next - build.from > 1)) {
       nameBuild(r, build.value, { from: the ? 0 : build.from, next: build.next });
       r.start = build.next + (then && /^[,–—-]$/.test(then.text) ? 1 : 0);
     }

@@ -57,7 +57,7 @@ export function settleKind(r: Reading, read: KindRead | null): void {
   if (read && result.measures.length > 0 && /^(?:tested|checked)$/.test(t[read.from]!.lower))
     kind = 'reading';
   // "Hearse is on lift 1": it stands there; nothing was fitted or arrived.
-  const stands = read && result.place && /^(?:in|on)$/.test(t[read.next - 1]!.lower);
+  const stands = read && result.place && /^(?:in|on|up)$/.test(t[read.next - 1]!.lower);
   if (stands && (kind === 'fitted' || kind === 'arrived')) kind = 'moved';
   if (
     kind === 'moved' &&

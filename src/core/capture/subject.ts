@@ -4,7 +4,7 @@ import type { KindRead } from './kindWords.ts';
 import type { Token } from './tokens.ts';
 
 const LEAD =
-  /^(?:the|a|an|some|on|of|to|for|with|in|up|out|at|by|about|that|both|all|our|my|his|her|their|your|into|onto|down|new|another|whether|if|and|now|we|i|they|he|she|it|is|are|has|have|been|just|put|,|:|-|–|—|;)$/;
+  /^(?:the|a|an|some|on|of|to|for|with|in|up|out|at|by|about|that|both|all|our|my|his|her|their|your|into|onto|down|new|another|whether|if|and|now|we|i|they|he|she|it|is|are|has|have|been|just|put|its|need|needs|wants|,|:|-|–|—|;)$/;
 const STOP =
   /^(?:because|so|but|which|until|till|while|since|for|from|with|due|as|when|where|that|if|then|via|by|at|after|before|against|per|needs|need|through|let|saying|who|than|again|today|now|costs?|costing|all)$/;
 const TRAIL =
