@@ -1,5 +1,5 @@
 /** Where one thing said ends and the next begins, with punctuation or without. */
-import { readKind } from '../kindWords.ts';
+import { readKind, type KindRead } from '../kindWords.ts';
 import { findDurations } from '../quantities.ts';
 import type { Token } from '../tokens.ts';
 import { areTwo } from './joints.ts';
@@ -37,59 +37,58 @@ const LEADS_ON =
 const NO_SUBJECT =
   /^(?:in|at|by|from|with|into|onto|off|out|up|down|over|under|round|because|which|who|that|as|if|when|where|but|so|then|all|each|back|now|again|too|well|not|no|must|should|nice|safety|just|is|was|are|were|due|today|yesterday|more|its)$/;
 
+/** “… twenty minutes it's shifting well”; not “… two hours it's about in all”. */
+function saysOfIt(t: readonly Token[], i: number): boolean {
+  const word = t[i]!.lower;
+  const isShort = /^(?:it's|she's|they're)$/.test(word);
+  const isOfIt = isShort || (/^(?:it|they)$/.test(word) && /^(?:is|are)$/.test(t[i + 1]?.lower ?? ''));
+  const said = t[i + (isShort ? 1 : 2)];
+  return isOfIt && said?.type === 'word' && !/^(?:a|an|about|all|been|taken|in)$/.test(said.lower);
+}
+
+/** “… welded it twenty minutes the rear seal is seeping”: something is said of another thing. */
+function saysOfThing(t: readonly Token[], i: number, next: number): boolean {
+  if (!/^(?:the|one|both|another)$/.test(t[i]!.lower)) return false;
+  const words = t.slice(i, Math.min(next, i + 6));
+  if (words.some((tok) => tok.type === 'mark' || /^(?:lot|time|day|rest|whole)$/.test(tok.lower)))
+    return false;
+  return words
+    .slice(2)
+    .some((tok) => /^(?:is|are|was|were|has|have|needs|need|wants|looks)$/.test(tok.lower));
+}
+
+/** Whether what is said from `word` on is a thing of its own, however it ends. */
+function isBegun(t: readonly Token[], word: number, { kind, from, subject }: KindRead): boolean {
+  if (from === 0 && subject === 'after') return true;
+  if (kind === 'reading' && t[word]!.lower === 'the') return true;
+  // “… two hours felt was shot”, “… half an hour charger is back from Skerry”.
+  const isOfThing = t[word]!.type === 'word' && !NO_SUBJECT.test(t[word]!.lower);
+  return subject === 'before' && from <= 4 && /^(?:found|arrived|ordered)$/.test(kind) && isOfThing;
+}
+
 /** “… two hours found a run on the nearside”, “… safety I ordered two”: another thing, without a joint before it. */
 function anewAt(t: readonly Token[], says: number, i: number, next: number): boolean {
   const last = t[i - 1]!.text === ',' ? t[i - 2] : t[i - 1];
+  if (!last) return false;
   const isPerson = /^(?:i|we|i've|we've)$/.test(t[i]!.lower);
   // “… nice job he charged 65”: what somebody else asked, said or took for it.
   const isOther =
     /^(?:he|she|they)$/.test(t[i]!.lower) &&
     /^(?:charged|asked|wants|wanted|agreed|rang|called|texted|emailed)$/.test(t[i + 1]?.lower ?? '');
   // “… on clips I swept it out”: who does it begins another thing, where nothing leads to them.
-  const begins = (isPerson || isOther) && last !== undefined && !LEADS_ON.test(last.lower);
-  if (!last || !(begins || ENDS.test(last.lower))) return false;
+  const begins = (isPerson || isOther) && !LEADS_ON.test(last.lower);
+  const ends = ENDS.test(last.lower);
+  if (!begins && !ends) return false;
   // “Half an hour” is one.
   if (last.lower === 'half' && /^(?:an?|of)$/.test(t[i]!.lower)) return false;
-  // “… twenty minutes it's shifting well”.
-  const isOfIt =
-    /^(?:it's|she's|they're)$/.test(t[i]!.lower) ||
-    (/^(?:it|they)$/.test(t[i]!.lower) && /^(?:is|are)$/.test(t[i + 1]?.lower ?? ''));
-  const behindIt = t[i + (/'/.test(t[i]!.lower) ? 1 : 2)];
-  if (
-    isOfIt &&
-    ENDS.test(last.lower) &&
-    behindIt?.type === 'word' &&
-    !/^(?:a|an|about|all|been|taken|in)$/.test(behindIt.lower)
-  )
-    return findDurations(t.slice(says, i), '.').length > 0;
-  // “… welded it twenty minutes the rear seal is seeping”: behind how long it took, something is said of another thing.
-  const isOfThing =
-    /^(?:the|one|both|another)$/.test(t[i]!.lower) &&
-    t
-      .slice(i + 2, Math.min(next, i + 6))
-      .some((tok) => /^(?:is|are|was|were|has|have|needs|need|wants|looks)$/.test(tok.lower)) &&
-    !t
-      .slice(i, Math.min(next, i + 6))
-      .some((tok) => tok.type === 'mark' || /^(?:lot|time|day|rest|whole)$/.test(tok.lower));
-  if (isOfThing && ENDS.test(last.lower)) return findDurations(t.slice(says, i), '.').length > 0;
+  const isTimed = findDurations(t.slice(says, i), '.').length > 0;
+  if (ends && (saysOfIt(t, i) || saysOfThing(t, i, next))) return isTimed;
   let word = isPerson ? i + 1 : i;
   if (isPerson && t[word]?.lower === 'have') word += 1;
   if (word >= next || /^(?:and|or|to|for|on|of|hours?|hrs?|minutes?|mins?|,)$/.test(t[word]!.lower))
     return false;
   const right = kindSaid(t, word, endOf(t, word, next));
-  const begun =
-    right !== null &&
-    ((right.from === 0 && right.subject === 'after') ||
-      // “… two hours felt was shot”, “… half an hour charger is back from Skerry”.
-      (right.subject === 'before' &&
-        right.from <= 4 &&
-        /^(?:found|arrived|ordered)$/.test(right.kind) &&
-        t[word]!.type === 'word' &&
-        !NO_SUBJECT.test(t[word]!.lower)) ||
-      (right.kind === 'reading' && t[word]!.lower === 'the') ||
-      // “… one hour the drum is scored”: behind how long it took, the next thing that is found.
-      (right.kind === 'found' && right.subject === 'before' && right.from <= 4 && t[word]!.lower === 'the'));
-  return begun && (kindSaid(t, says, i) !== null || findDurations(t.slice(says, i), '.').length > 0);
+  return right !== null && isBegun(t, word, right) && (isTimed || kindSaid(t, says, i) !== null);
 }
 
 /** “Still waiting on …” begins a thing of its own, without a joint before it. */
