@@ -39,7 +39,8 @@ const stopped = (child: ChildProcess): Promise<void> =>
 
 export async function startBenchServers(): Promise<BenchServers> {
   const adminUrl = process.env.AVRIK_BENCH_DATABASE!;
-  await migrate(adminUrl, PASSWORD);
+  const secret = 'for the benchmark only';
+  await migrate(adminUrl, { appPassword: PASSWORD, secret, isPrivate: true, allowNew: false });
   const url = new URL(adminUrl);
   url.username = 'avrik_app';
   url.password = PASSWORD;
@@ -47,7 +48,7 @@ export async function startBenchServers(): Promise<BenchServers> {
     PORT: String(APP_PORT),
     AVRIK_DATA: process.env.AVRIK_BENCH_DATA!,
     AVRIK_APP_URL: url.href,
-    AVRIK_SECRET: 'for the benchmark only',
+    AVRIK_SECRET: secret,
     AVRIK_DEMO: '1',
     NODE_ENV: 'production',
   };

@@ -50,20 +50,20 @@ test('a mail server is set and tried, and says in its own words what is wrong; t
   await signIn(page);
   await page.goto('/shop');
   await page.getByRole('link', { name: 'Mail server' }).click();
-  await page.getByRole('button', { name: 'Send me a mail to try it' }).click();
+  await page.getByRole('button', { name: 'Send a test to me' }).click();
   await expect(page.getByText(/^The mail server has taken a mail to wren@/)).toBeVisible();
   await page.getByLabel('Server', { exact: true }).fill('mail.example.org');
-  await page.getByLabel('Letters come from').fill('letters@saltmarsh.example');
+  await page.getByLabel('From address').fill('letters@saltmarsh.example');
   await page.getByRole('button', { name: 'Use this server' }).click();
   await expect(
     page.getByText('the demo shop sends nothing out of this machine: localhost only'),
   ).toBeVisible();
   await page.getByLabel('Server', { exact: true }).fill('localhost');
   await page.getByLabel('Port').fill('1');
-  await page.getByLabel('What is said on the way').selectOption('none');
+  await page.getByLabel('Encryption').selectOption('none');
   await page.getByRole('button', { name: 'Use this server' }).click();
   await expect(page.getByText(/^Letters go out through localhost/)).toBeVisible();
-  await page.getByRole('button', { name: 'Send me a mail to try it' }).click();
+  await page.getByRole('button', { name: 'Send a test to me' }).click();
   await expect(page.getByRole('alert')).toContainText('ECONNREFUSED');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Stop using it' }).click();

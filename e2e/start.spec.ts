@@ -1,10 +1,7 @@
 /**
- * `npm start` as a person meets it: a second start says so; an empty shop begins with its first-run page; the private
- * cluster starts, keeps its data over a Ctrl-C, and stops with it.
+ * `npm start` as a person meets it: a second start says so; an empty shop begins with its first-run page.
  */
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync } from 'node:fs';
-import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import { data, ownDatabase, start } from './started.ts';
 import { expectAccessible, logLine } from './support.ts';
@@ -65,48 +62,4 @@ test('an empty shop: first run, first car, first line, out and in again', async 
   } finally {
     expect(await started.stop()).toBe(0);
   }
-});
-
-test('the private cluster: data is kept over a Ctrl-C, and nothing keeps running', async ({ request }) => {
-  test.setTimeout(180_000);
-  const env = { PORT: '4196', AVRIK_DATA: path.join(data, 'private'), DATABASE_URL: '' };
-  const first = await start([], env);
-  expect(first.out()).toContain('Filling the demo shop');
-  expect((await request.get('http://localhost:4196/api/health')).status()).toBe(200);
-  expect(await first.stop()).toBe(0);
-  await expect(request.get('http://localhost:4196/api/health')).rejects.toThrow();
-  expect(existsSync(path.join(env.AVRIK_DATA, 'pg/postmaster.pid'))).toBe(false);
-  const began = Date.now();
-  const second = await start([], env);
-  expect(Date.now() - began).toBeLessThan(30_000);
-  expect(second.out()).not.toContain('Filling the demo shop');
-  expect(await second.stop()).toBe(0);
-  const keep = (...args: string[]) =>
-    spawnSync(process.execPath, ['scripts/backup.mjs', ...args], {
-      encoding: 'utf8',
-      env: { ...process.env, ...env },
-    });
-  const kept = /Kept in (\S+)/.exec(keep().stdout)?.[1];
-  expect(kept).toBeTruthy();
-  const elsewhere = { ...env, AVRIK_DATA: path.join(data, 'elsewhere') };
-  const back = spawnSync(process.execPath, ['scripts/backup.mjs', '--restore', kept!], {
-    encoding: 'utf8',
-    env: { ...process.env, ...elsewhere },
-  });
-  expect(back.stderr + back.stdout).toContain('Put back from');
-  const photographs = (folder: string) =>
-    readdirSync(path.join(folder, 'photos'), { recursive: true }).sort();
-  expect(photographs(env.AVRIK_DATA).length).toBeGreaterThan(20);
-  expect(photographs(elsewhere.AVRIK_DATA)).toEqual(photographs(env.AVRIK_DATA));
-  const restored = await start([], elsewhere);
-  expect(restored.out()).not.toContain('Filling the demo shop');
-  expect((await request.get('http://localhost:4196/api/health')).status()).toBe(200);
-  expect(await restored.stop()).toBe(0);
-  const refused = spawnSync(process.execPath, ['scripts/start.mjs', '--fresh'], {
-    encoding: 'utf8',
-    env: { ...process.env, ...env },
-    input: '',
-  });
-  expect(refused.stderr).toContain('must ask first');
-  expect(existsSync(path.join(env.AVRIK_DATA, 'pg/PG_VERSION'))).toBe(true);
 });

@@ -12,20 +12,21 @@ export interface Started {
   child: ChildProcess;
   out: () => string;
   stop: () => Promise<number | null>;
-  /** Kills the server itself, which can finish nothing any more. */
+  /** Kills the server and what would start it again: they can finish nothing any more. */
   kill: () => Promise<void>;
+  serverPid: () => number;
 }
 
 export async function start(args: string[], env: Record<string, string>): Promise<Started> {
   const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
-    env: { ...process.env, ...env },
+    env: { ...process.env, AVRIK_BACKUP: 'off', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let out = '';
   child.stdout!.on('data', (c) => (out += String(c)));
   child.stderr!.on('data', (c) => (out += String(c)));
   await expect
-    .poll(() => out + (child.exitCode ?? ''), { timeout: 90_000 })
+    .poll(() => out + (child.exitCode ?? (child.signalCode === null ? '' : 9)), { timeout: 90_000 })
     .toMatch(/Avrik is open at|^\S[\s\S]*\d$/);
   const ended = () => new Promise<number | null>((resolve) => void child.once('exit', resolve));
   const stop = () => {
@@ -35,11 +36,14 @@ export async function start(args: string[], env: Record<string, string>): Promis
   };
   const kill = async () => {
     const end = ended();
-    const [server] = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ');
-    process.kill(Number(server), 'SIGKILL');
+    const server = serverPid();
+    child.kill('SIGKILL');
+    process.kill(server, 'SIGKILL');
     await end;
   };
-  return { child, out: () => out, stop, kill };
+  const serverPid = (): number =>
+    Number(readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ')[0]);
+  return { child, out: () => out, stop, kill, serverPid };
 }
 
 /** What a server on a database of its own in the journeys' cluster is started with. */

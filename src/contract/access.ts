@@ -10,6 +10,8 @@ export interface RouteSpec {
   path: string;
   /** Roles that may use it; `anyone` needs no sign-in. */
   allow: readonly Role[] | 'anyone';
+  /** Most values that its body may hold, where more than usual. */
+  mostValues?: number;
 }
 
 const EVERYBODY = ROLES;
@@ -27,6 +29,7 @@ export const ROUTES = {
   personPut: { method: 'put', path: '/api/shop/people/:personId', allow: ['owner'] },
   placePut: { method: 'put', path: '/api/shop/places/:placeId', allow: DESK },
   vendorPut: { method: 'put', path: '/api/shop/vendors/:vendorId', allow: DESK },
+  upkeepRead: { method: 'get', path: '/api/upkeep', allow: DESK },
   known: { method: 'get', path: '/api/shop/known', allow: EVERYBODY },
   floor: { method: 'get', path: '/api/floor', allow: EVERYBODY },
   live: { method: 'get', path: '/api/live', allow: EVERYBODY },
@@ -75,6 +78,10 @@ export const ROUTES = {
   mailServerPut: { method: 'put', path: '/api/shop/mail-server', allow: ['owner'] },
   mailServerDrop: { method: 'delete', path: '/api/shop/mail-server', allow: ['owner'] },
   mailServerTry: { method: 'post', path: '/api/shop/mail-server/try', allow: ['owner'] },
+  /** Sends a mail once more of which nobody knows whether it went. */
+  mailAgain: { method: 'post', path: '/api/mails/:mail/again', allow: ['owner'] },
+  /** Says that such a mail arrived. */
+  mailArrived: { method: 'post', path: '/api/mails/:mail/arrived', allow: ['owner'] },
   outboxAnswer: { method: 'post', path: '/api/outbox/:mail/answer', allow: DESK },
   outboxReturn: { method: 'post', path: '/api/outbox/:mail/return', allow: DESK },
   linkRenew: { method: 'post', path: '/api/builds/:buildId/link', allow: DESK },

@@ -21,6 +21,7 @@ import { PAUSE_SIDES, type Pause, type PauseSide } from '#core/pauses/pauses.ts'
 import { Amount } from './amount.ts';
 import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
+import { Version } from './version.ts';
 
 /** How a customer wants to be told. */
 export const TELL_BY = ['mail', 'telephone', 'both'] as const;
@@ -93,7 +94,7 @@ export class BuildCreateDto {
 
 /** What was agreed, as it should stand from now on. */
 export class AgreedPutDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   @IsString() @MaxLength(4000, { message: 'at most 4,000 characters' }) complaint!: string;
   @IsIn(STANDARDS, { message: 'choose a standard of finish' }) standard!: Standard;
   @IsOptional() @Validate(CalendarDay) promised?: string;

@@ -20,6 +20,7 @@ import type { LineState } from '#core/approval/answers.ts';
 import { Amount } from './amount.ts';
 import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
+import { Version } from './version.ts';
 
 /** A line of a build and what it comes to. */
 export interface CostLineView {
@@ -34,7 +35,7 @@ export interface CostLineView {
 
 /** Money asked of the customer on account. Version 0 makes it. */
 export class InstalmentPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @NonEmpty(200, 'say what it is for') what!: string;
   @Amount(1) askedMinor!: number;
   @IsOptional() @Validate(CalendarDay) due?: string;
@@ -55,7 +56,7 @@ export class InstalmentPaidDto {
 }
 
 export class InstalmentDropDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
 }
 
 export interface InstalmentView extends InstalmentPutDto {
@@ -116,7 +117,7 @@ export class InvoiceItemDto {
 
 /** What a supplier asks for, as it is taken down. Version 0 makes it. */
 export class InvoicePutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @NonEmpty(120, 'say from whom') vendor!: string;
   @NonEmpty(60, 'its number is missing') number!: string;
   @Validate(CalendarDay) day!: string;

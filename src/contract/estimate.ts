@@ -27,6 +27,7 @@ import { MOST_WAYS, type Choice, type Way } from '#core/estimate/ways.ts';
 import { CLASSES, type LineClass } from '#core/log/kinds.ts';
 import { Amount } from './amount.ts';
 import { LONGEST_TABLE, type TableView } from './table.ts';
+import { Version } from './version.ts';
 
 const MOST_MINUTES = 600_000;
 const MOST_MINOR = 1_000_000_000_00;
@@ -56,7 +57,7 @@ class PricesDto {
 
 /** An estimated line as it is written. Version 0 makes it. */
 export class EstimateLineDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
 
   @IsString()
   @Matches(/\S/, { message: 'say what is to be done' })
@@ -114,7 +115,7 @@ class WayDto implements Way {
 
 /** Two or three ways to do the same. Version 0 makes the choice. */
 export class ChoicePutDto implements Omit<Choice, 'id'> {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
 
   @IsString()
   @Matches(/\S/, { message: 'say what it is about' })
@@ -133,7 +134,7 @@ export class ChoicePutDto implements Omit<Choice, 'id'> {
 export type ChoiceView = ChoicePutDto & { id: string };
 
 export class LineVersionDto {
-  @IsInt() version!: number;
+  @Version() version!: number;
 }
 
 /** What is taken apart to reach lines, and how long that takes; no minutes forget it. */
@@ -224,7 +225,7 @@ class RatesDto implements Record<Work, number> {
 
 /** How the shop charges. */
 export class TermsDto implements Terms {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   @ValidateNested() @Type(() => RatesDto) rates!: RatesDto;
 
   @IsInt({ message: 'hundredths of a per cent' })

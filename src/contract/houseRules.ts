@@ -18,6 +18,7 @@ import {
 } from 'class-validator';
 import { CLASSES, type LineClass } from '#core/log/kinds.ts';
 import { SUBJECTS, type HouseRule, type Proposal } from '#core/houseRules/rules.ts';
+import { Version } from './version.ts';
 
 /** Rules of one shop. */
 export const MOST_RULES = 200;
@@ -32,7 +33,7 @@ const YearsLimit = (): PropertyDecorator => (target, key) => {
 
 /** A rule as it is written. Version 0 stands for one as it came, or a new one. */
 export class HouseRuleDto implements HouseRule {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
 
   @IsString()
   @Matches(/^found \S/, { message: 'as the logbook will have it: “found …”' })

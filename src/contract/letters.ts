@@ -29,6 +29,7 @@ import { safeHref } from '#core/update/rich.ts';
 import type { Unsaid } from '#core/update/unsaid.ts';
 import type { TellBy } from './builds.ts';
 import { CalendarDay } from './calendarDay.ts';
+import { Version } from './version.ts';
 
 @ValidatorConstraint({ name: 'letterAddress' })
 class LetterAddress implements ValidatorConstraintInterface {
@@ -100,7 +101,7 @@ export class LetterDraftDto {
 }
 
 export class LetterSaveDto {
-  @IsInt() version!: number;
+  @Version() version!: number;
 
   @ValidateNested()
   @Type(() => LetterDto)
@@ -108,7 +109,7 @@ export class LetterSaveDto {
 }
 
 export class LetterVersionDto {
-  @IsInt() version!: number;
+  @Version() version!: number;
 }
 
 /** A letter to be sent, with the figures that the sender saw: it goes only if they are still so. */
@@ -150,7 +151,7 @@ export interface LetterView {
   draftedAt: string;
   sentAt: string | null;
   /** `returned`: taken by a server, and given back by another. */
-  mail: 'queued' | 'accepted' | 'failed' | 'returned' | null;
+  mail: 'queued' | 'accepted' | 'failed' | 'returned' | 'perhaps' | 'waiting' | null;
   mailNote: string | null;
   build: { number: string; nickname: string; vehicle: string };
   customer: { name: string; email: string };
@@ -171,7 +172,7 @@ export interface LetterRow {
 
 /** How a customer likes to be told. */
 export class MannerPutDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   @IsIn(DETAILS, { message: 'choose how much' }) detail!: Detail;
   @IsString() @MaxLength(500, { message: 'at most 500 characters' }) greeting!: string;
   @IsString() @MaxLength(1000, { message: 'at most 1,000 characters' }) closing!: string;

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { IsEmail, IsIn, IsInt, IsOptional, IsString, Matches, Max, MaxLength, Min } from 'class-validator';
 import { NonEmpty } from './nonEmpty.ts';
+import { Version } from './version.ts';
 
 export interface OutboxView {
   mails: {
@@ -28,7 +29,7 @@ export type MailSecurity = (typeof MAIL_SECURITY)[number];
 /** A shop’s own mail server. */
 export class MailServerDto {
   /** 0 makes it. */
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
 
   @Matches(/^[A-Za-z0-9.-]{1,253}$/, { message: 'a name as in mail.example.org' })
   host!: string;
@@ -46,13 +47,34 @@ export class MailServerDto {
   @IsEmail({}, { message: 'that is not an email address' })
   @MaxLength(200)
   fromAddress!: string;
+
+  /** The name that mail comes from; empty or absent: the shop’s. */
+  @IsOptional() @IsString() @MaxLength(120, { message: 'at most 120 characters' }) fromName?: string;
+}
+
+/** A mail that waits for a server, or of which nobody knows whether it went. */
+export interface OpenMail {
+  id: string;
+  to: string;
+  subject: string;
+  state: 'waiting' | 'perhaps';
+  note: string | null;
+  /** UTC ISO instant at which it was last tried. */
+  at: string;
+  /** Whether it can be made again. */
+  canAgain: boolean;
 }
 
 export interface MailServerView {
   /** Null where the shop has none of its own. */
-  server: (Omit<MailServerDto, 'password'> & { hasPassword: boolean }) | null;
+  server: (Omit<MailServerDto, 'password' | 'fromName'> & { fromName: string; hasPassword: boolean }) | null;
   /** What is used while it has none: the stand-in, or what the installation was given. */
-  usual: 'stand-in' | 'installation';
+  usual: 'stand-in' | 'installation' | 'none';
+  /** Why no mail goes out, or null. */
+  whyNot: string | null;
+  /** When a mail last went out to try it; null since it was changed. UTC ISO instant. */
+  triedAt: string | null;
+  open: OpenMail[];
 }
 
 /** What became of a mail that was sent to try the server. */
@@ -60,4 +82,6 @@ export interface MailTried {
   to: string;
   /** Null where it was taken. */
   why: string | null;
+  /** How many that had waited go now. */
+  released: number;
 }

@@ -29,13 +29,14 @@ import { Amount } from './amount.ts';
 import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
 import type { PhotoView } from './photos.ts';
+import { Version } from './version.ts';
 
 /** Pieces of one batch. A manifest of more is two batches. */
 const MOST_PIECES = 200;
 
 /** What came off a car, as it is written. Version 0 makes it. */
 export class PiecePutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   /** Of the entry that says that it came off; its photographs are the piece’s. */
   @IsUUID() entryId!: string;
   @NonEmpty(160, 'say what came off') what!: string;
@@ -58,26 +59,26 @@ export type PieceAct = (typeof PIECE_ACTS)[number];
 
 /** A piece goes on the car again, or is off after all; or a part takes its place. */
 export class PieceActDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   @IsIn(PIECE_ACTS, { message: 'nothing that can be done with a piece' }) act!: PieceAct;
 }
 
 /** Where a piece stands; absent: on a shelf, in its bag. */
 export class PieceStandDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   @IsOptional() @IsUUID() placeId?: string;
   /** It takes the place up as a car does: an engine on its stand, a body off its frame. */
   @IsBoolean() isLarge!: boolean;
 }
 
 export class PieceToPartDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   @IsUUID() partId!: string;
 }
 
 /** A batch, as it is filled; once it is out, only its promised day, price and note change. */
 export class BatchPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @NonEmpty(120, 'say to whom') vendor!: string;
   @IsIn(TREATMENTS, { message: 'none of the piles' }) treatment!: Treatment;
   @IsOptional() @Validate(CalendarDay) promised?: string;
@@ -92,7 +93,7 @@ export class BatchPutDto {
 
 /** Out of the door: exactly the pieces that were ticked into the box; the others stay on their pile. */
 export class BatchSendDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   /** Made where it was pressed, so that twice is once. */
   @IsUUID() actId!: string;
 
@@ -112,7 +113,7 @@ export class CameBackDto implements CameBack {
 }
 
 export class BatchBackDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   @IsUUID() actId!: string;
 
   @IsArray()
@@ -126,7 +127,7 @@ export class BatchBackDto {
 }
 
 export class BatchDropDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
 }
 
 export interface PieceView {

@@ -33,6 +33,7 @@ import { Amount } from './amount.ts';
 import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
 import { LONGEST_TABLE, type TableBody } from './table.ts';
+import { Version } from './version.ts';
 
 const Words =
   (most: number): PropertyDecorator =>
@@ -50,7 +51,7 @@ const Year = (): PropertyDecorator => (target, key) => {
 
 /** A part that is needed, as it is written. Version 0 makes it. */
 export class PartPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @NonEmpty(160, 'say what is needed') what!: string;
 
   @IsInt({ message: 'a whole number' })
@@ -91,7 +92,7 @@ export class PartPutDto {
 
 /** What is done with a part; which fields an act needs, core says. */
 export class PartActDto implements PartDone {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   /** Of the entry that says it in the logbook. */
   @IsUUID() entryId!: string;
   @IsIn(PART_ACTS, { message: 'nothing that can be done with a part' }) act!: PartAct;
@@ -166,7 +167,7 @@ export interface PartsDeskView {
 
 /** A vehicle that parts are taken from. Version 0 makes it. */
 export class DonorPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @NonEmpty(160, 'say which vehicle') name!: string;
   @Words(160) place!: string;
   @Words(500) note!: string;

@@ -4,7 +4,6 @@ import {
   ArrayMaxSize,
   IsArray,
   IsIn,
-  IsInt,
   IsNumber,
   IsOptional,
   IsString,
@@ -16,6 +15,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { MOST_MARKS, type PhotoMark } from '#core/photo/marks.ts';
+import { Version } from './version.ts';
 
 const Fraction = (): PropertyDecorator => (target, key) => {
   IsNumber({ allowNaN: false, allowInfinity: false }, { message: 'not a number' })(target, key);
@@ -34,7 +34,7 @@ class PhotoMarkDto {
 
 /** What is said of a photograph and drawn on its copy. */
 export class PhotoSaveDto {
-  @IsInt() version!: number;
+  @Version() version!: number;
   @IsString() @MaxLength(300, { message: 'at most 300 characters' }) caption!: string;
 
   @IsArray()

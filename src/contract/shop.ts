@@ -23,6 +23,7 @@ import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
 import { ROLES, type Role } from './access.ts';
 import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
+import { Version } from './version.ts';
 
 /** Of each list. */
 export const MOST_NAMES = 500;
@@ -31,7 +32,7 @@ const Name = (most: number): PropertyDecorator => NonEmpty(most, 'the name is mi
 
 /** A person as they should stand. Version 0 stands for a new one, who needs a password to begin with. */
 export class PersonPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @Name(120) name!: string;
   @IsEmail({}, { message: 'that is not an email address' }) @MaxLength(200) email!: string;
   @IsIn(ROLES, { message: 'owner, office or technician' }) role!: Role;
@@ -48,7 +49,7 @@ export class PersonPutDto {
 
 /** When somebody is away, first and last day. Version 0 makes it. */
 export class AbsencePutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @IsUUID(undefined, { message: 'say who' }) personId!: string;
   @Validate(CalendarDay) from!: string;
   /** Absent while nobody knows. */
@@ -66,7 +67,7 @@ class SpotDto implements Spot {
 }
 
 export class PlacePutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @Name(60) name!: string;
   @IsIn(PLACE_KINDS, { message: 'one of the kinds of place' }) kind!: PlaceKind;
   /** Where it stands in the shop's own order. */
@@ -77,7 +78,7 @@ export class PlacePutDto {
 }
 
 export class VendorPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @Name(120) name!: string;
 }
 

@@ -1,11 +1,12 @@
 import 'reflect-metadata';
-import { IsBoolean, IsIn, IsInt, IsOptional, IsString, Matches, MaxLength, Min } from 'class-validator';
+import { IsBoolean, IsIn, IsOptional, IsString, Matches, MaxLength } from 'class-validator';
 import type { Facts, Kind } from '#core/log/kinds.ts';
 import { SYMPTOM_ROLES, type SymptomRole } from '#core/inspection/symptoms.ts';
+import { Version } from './version.ts';
 
 /** What was noticed, in the customer's words. Version 0 makes it. */
 export class SymptomPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
 
   @IsString()
   @Matches(/\S/, { message: 'say what was noticed' })

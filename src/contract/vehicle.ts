@@ -12,6 +12,7 @@ import {
   type Unit,
 } from '#core/vehicle/registers.ts';
 import { NonEmpty } from './nonEmpty.ts';
+import { Version } from './version.ts';
 
 const EVIDENCE = 1000;
 
@@ -32,7 +33,7 @@ const Year = (): PropertyDecorator => (target, key) => {
 export const ODOMETER_UNITS = ['mi', 'km', 'h'] as const;
 
 export class IdentityDto {
-  @IsInt() version!: number;
+  @Version() version!: number;
 
   @NonEmpty(120, 'say what it is, up to 120 characters')
   name!: string;
@@ -54,7 +55,7 @@ export class IdentityDto {
 
 /** A row of a register as it is written. Version 0 makes it. */
 abstract class RowDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
 }
 
 class UnitDto extends RowDto implements Unit {

@@ -1,12 +1,13 @@
 import 'reflect-metadata';
-import { IsInt, IsString, MaxLength, Min } from 'class-validator';
+import { IsString, MaxLength } from 'class-validator';
+import { Version } from './version.ts';
 
 /** Most that is written down of one, in characters: ten minutes of quick speech. */
 export const LONGEST_VOICE_WORDS = 10_000;
 
 /** What a voice note says, as somebody wrote it down. */
 export class VoiceWordsDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
 
   @IsString()
   @MaxLength(LONGEST_VOICE_WORDS, { message: 'at most 10,000 characters' })

@@ -26,6 +26,7 @@ import type { Playbook } from '#core/work/playbook.ts';
 import type { LongestWait, TaskNeed, TaskState } from '#core/work/tasks.ts';
 import { CalendarDay } from './calendarDay.ts';
 import { NonEmpty } from './nonEmpty.ts';
+import { Version } from './version.ts';
 
 /** Tasks of one build. */
 export const MOST_TASKS = 600;
@@ -53,7 +54,7 @@ class CountDto {
 
 /** A task as it is written. Version 0 makes it. */
 export class TaskPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @NonEmpty(160, 'say what is to be done') title!: string;
   @IsIn(WORKS, { message: 'choose the kind of work' }) work!: Work;
   @IsOptional() @IsIn(PLACE_KINDS, { message: 'one of the kinds of place' }) place?: PlaceKind;
@@ -111,7 +112,7 @@ export class TaskHoursDto {
 
 export const TASK_ACTS = ['sign gate', 'drop', 'take up again'] as const;
 export class TaskActDto {
-  @IsInt() @Min(1) version!: number;
+  @Version(1) version!: number;
   @IsIn(TASK_ACTS, { message: 'sign gate, drop or take up again' }) act!: (typeof TASK_ACTS)[number];
 }
 
@@ -153,7 +154,7 @@ export class HoursQueryDto {
 
 /** A playbook brought in or changed. Version 0 stands for one as it came, or a new one. */
 export class PlaybookPutDto {
-  @IsInt() @Min(0) version!: number;
+  @Version() version!: number;
   @IsObject({ message: 'a playbook, as JSON' }) content!: object;
 }
 

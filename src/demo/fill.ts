@@ -10,7 +10,8 @@ import { KIND_SPECS } from '#core/log/kinds.ts';
 import { addDays, dayOf, weekdayOf, type Day } from '#core/time/days.ts';
 import { figuresTold } from '#core/update/letter.ts';
 import { noonOf } from '#core/time/zones.ts';
-import { atTheDoor } from '#server/db/pool.ts';
+import { holdName } from '#server/db/lock.ts';
+import { allOrNothing, atTheDoor } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { createBuild, setNext } from '#server/features/builds/builds.service.ts';
 import { pauseBuild } from '#server/features/builds/pauses.service.ts';
@@ -98,11 +99,17 @@ interface Shop {
   context: CaptureContext;
 }
 
-/** Fills the demo shop if no shop has been made in this database yet. */
+/**
+ * Fills the demo shop if no shop has been made in this database yet: as a whole, so that a start that is broken off leaves
+ * nothing; and once, however many servers start at the same time.
+ */
 export async function fillDemoIfEmpty(deps: Deps): Promise<void> {
   if (await atTheDoor(deps.db, {}, firstShopMade)) return;
   process.stdout.write('Filling the demo shop with six months of work …\n');
-  await fillDemo(deps);
+  await allOrNothing(deps.db, async (db) => {
+    await atTheDoor(db, {}, (tx) => holdName(tx, 'filling the demo shop'));
+    if (!(await atTheDoor(db, {}, firstShopMade))) await fillDemo({ ...deps, db });
+  });
 }
 
 async function fillDemo(real: Deps): Promise<void> {

@@ -31,12 +31,15 @@ import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
 import { snagsRoutes } from './features/snags/snags.routes.ts';
 import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
+import { upkeepRoutes } from './features/upkeep/upkeep.routes.ts';
 import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
 import { voiceRoutes } from './features/voice/voice.routes.ts';
 import { waitsRoutes } from './features/waits/waits.routes.ts';
 import { walkRoutes } from './features/walk/walk.routes.ts';
 import { workRoutes } from './features/work/work.routes.ts';
 import { serveClient } from './http/client.ts';
+import { boundAddress } from './http/bounds.ts';
+import { refuseStrangeHosts } from './http/hosts.ts';
 import { answerProblems, noSuchRoute } from './http/problems.ts';
 import { mount, type Feature } from './http/routes.ts';
 import { refuseCrossSite, securityHeaders } from './http/security.ts';
@@ -56,12 +59,14 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
   const app = express();
   app.disable('x-powered-by');
   app.disable('etag');
-  app.set('trust proxy', deps.secure ? 1 : false);
+  // Only where a setting says that a proxy stands before: anybody can write X-Forwarded-For.
+  app.set('trust proxy', deps.proxies);
   app.set('query parser', 'simple');
   app.use(
     pinoHttp({ logger: deps.log, genReqId: () => randomUUID(), autoLogging: false, quietReqLogger: true }),
   );
   app.use(...securityHeaders(deps.secure));
+  app.use(refuseStrangeHosts(deps.publicUrl, deps.hosts), boundAddress);
   app.use(
     compression({
       filter: (req, res) =>
@@ -70,9 +75,10 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     }),
   );
   const hub = new LiveHub(deps);
-  const sessions = openSessions(deps.databaseUrl, deps.secret, deps.secure);
+  const sessions = openSessions(deps);
   const features = [
     healthRoutes(deps),
+    upkeepRoutes(deps),
     sessionRoutes(deps),
     shopRoutes(deps),
     buildsRoutes(deps),

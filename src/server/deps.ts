@@ -13,6 +13,10 @@ export interface Clock {
 export interface Deps {
   db: Database;
   databaseUrl: string;
+  /** Where everything is kept that is not in the database. */
+  dataFolder: string;
+  /** How copies of everything are made. */
+  copies: 'daily' | 'off' | 'elsewhere';
   /** Where photographs are kept. */
   photos: PhotoStore;
   clock: Clock;
@@ -23,8 +27,16 @@ export interface Deps {
   publicUrl: string;
   /** Behind TLS: cookies are Secure and browsers are told to stay with https. */
   secure: boolean;
+  /** Further names that the server answers to. */
+  hosts: readonly string[];
+  /** Proxies before this server whose word about the caller's address is believed: how many, or which. */
+  proxies: number | false | string[];
+  /** Anybody who reaches the server may enter the demo shop with one press. */
+  openDemo: boolean;
   /** smtp://… of the mail server. */
   smtpUrl: string;
+  /** Where mail comes from that goes through `smtpUrl`; null where that is the stand-in. */
+  mailFrom: string | null;
   /** The stand-in mail server's box; null when a real mail server is set. */
   outbox: Outbox | null;
   /** Sends text messages; a stand-in where no service is set, null where there is neither. */

@@ -1,6 +1,7 @@
 /** The throw-away cluster that the test script starts. */
 export const TEMPLATE = 'avrik_template';
 export const APP_PASSWORD = 'only-for-tests';
+export const TEST_SECRET = 'a secret for tests only, long enough';
 
 /** The administrator's URL of a database in the cluster. */
 export function adminUrl(database: string): string {

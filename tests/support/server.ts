@@ -18,7 +18,7 @@ import { photosIn } from '#server/media/store.ts';
 import { standInTranscriber } from '#server/media/transcriber.ts';
 import { takeMail } from '#server/features/mail/index.ts';
 import { outboxIn, startStandIn, textsIn } from '#server/mail/outbox.ts';
-import { adminUrl, appUrl, TEMPLATE } from './cluster.ts';
+import { adminUrl, appUrl, TEMPLATE, TEST_SECRET } from './cluster.ts';
 
 export interface TestClock {
   now: () => string;
@@ -65,13 +65,19 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
   const deps: Deps = {
     db: openDatabase(appUrl(name), 12),
     databaseUrl: appUrl(name),
+    dataFolder: photoFolder,
+    copies: 'elsewhere',
     photos: photosIn(photoFolder),
     clock,
     log: pino({ level: 'silent' }),
-    secret: 'a secret for tests only, long enough',
+    secret: TEST_SECRET,
     publicUrl: 'http://localhost:4100',
     secure: false,
+    hosts: [],
+    proxies: false,
+    openDemo: true,
     smtpUrl: standIn.url,
+    mailFrom: null,
     outbox: outboxIn(outboxFolder),
     texts: textsIn(outboxFolder),
     transcriber: standInTranscriber,

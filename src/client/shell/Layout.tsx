@@ -18,6 +18,7 @@ import { useLive } from './live.ts';
 import { ReachBar } from './ReachBar.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
 
+const UpkeepBar = lazy(() => import('../features/upkeep/UpkeepBar.tsx'));
 const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
 
 const Bar = styled.header`
@@ -146,6 +147,7 @@ export function Layout() {
       </Bar>
       <ReachBar />
       <Suspense>
+        {seesPrices && <UpkeepBar />}
         <RunningBar />
       </Suspense>
       <Room id="page" tabIndex={-1}>

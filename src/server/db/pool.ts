@@ -1,5 +1,6 @@
 /** The database as features see it: one transaction a request, with the shop set. */
 import knexFactory, { type Knex } from 'knex';
+import pLimit, { type LimitFunction } from 'p-limit';
 import pg from 'pg';
 import { isUuid } from '../uuid.ts';
 
@@ -55,30 +56,90 @@ function setting(name: string, value: string): string {
 }
 
 /** BEGIN and the settings go in one round trip: a transaction then costs one more, not two. */
-function begin(settings: Settings): string {
-  if (settings['app.shop_id'] !== undefined && !isUuid(settings['app.shop_id']))
-    throw new Error('not a shop id');
-  if (settings['app.link_hash'] !== undefined && !HEX.test(settings['app.link_hash']))
-    throw new Error('not a hash');
-  const set = Object.entries(settings).map(([name, value]) => setting(name, value as string));
-  return set.length === 0 ? 'begin' : `begin; select ${set.join(', ')}`;
+const begin = (settings: Settings): string =>
+  Object.keys(settings).length === 0 ? 'begin' : `begin; ${settingsQuery(settings)}`;
+
+function settingsQuery(settings: Settings): string {
+  const { 'app.shop_id': shopId, 'app.link_hash': linkHash } = settings;
+  if (shopId !== undefined && shopId !== '' && !isUuid(shopId)) throw new Error('not a shop id');
+  if (linkHash !== undefined && !HEX.test(linkHash)) throw new Error('not a hash');
+  return `select ${Object.entries(settings)
+    .map(([name, value]) => setting(name, value as string))
+    .join(', ')}`;
 }
 
+/** A connection whose transaction takes everything that is done through one database object. */
+interface Outer {
+  connection: pg.Client;
+  /** One at a time: they share the connection. */
+  inTurn: LimitFunction;
+}
+const outers = new WeakMap<Database, Outer>();
+
 async function inTransaction<T>(db: Database, settings: Settings, work: (tx: Tx) => Promise<T>): Promise<T> {
+  const outer = outers.get(db);
+  if (outer) return outer.inTurn(() => inSavepoint(db, outer.connection, settings, work));
+  return onConnection(db, async (connection) => {
+    try {
+      await connection.query(begin(settings));
+      const done = await work(txOn(db, connection, settings['app.shop_id'] ?? ''));
+      await connection.query('commit');
+      return done;
+    } catch (error) {
+      await connection.query('rollback').catch(() => undefined);
+      throw error;
+    }
+  });
+}
+
+async function onConnection<T>(db: Database, work: (connection: pg.Client) => Promise<T>): Promise<T> {
   const client = db.client as Knex.Client;
   const connection = (await client.acquireConnection()) as pg.Client;
   try {
-    await connection.query(begin(settings));
-    const done = await work(txOn(db, connection, settings['app.shop_id'] ?? ''));
-    await connection.query('commit');
-    return done;
-  } catch (error) {
-    await connection.query('rollback').catch(() => undefined);
-    throw error;
+    return await work(connection);
   } finally {
     await client.releaseConnection(connection);
   }
 }
+
+/** As a transaction of its own would, but what it does holds only if the outer one does. */
+async function inSavepoint<T>(
+  db: Database,
+  connection: pg.Client,
+  settings: Settings,
+  work: (tx: Tx) => Promise<T>,
+): Promise<T> {
+  // A setting of the one before must not reach into this one.
+  const all: Settings = { 'app.shop_id': '', 'app.sign_in_email': '', 'app.link_hash': '', ...settings };
+  await connection.query(`savepoint inner_work; ${settingsQuery(all)}`);
+  try {
+    const done = await work(txOn(db, connection, settings['app.shop_id'] ?? ''));
+    await connection.query('release savepoint inner_work');
+    return done;
+  } catch (error) {
+    await connection.query('rollback to savepoint inner_work').catch(() => undefined);
+    throw error;
+  }
+}
+
+/**
+ * Work whose transactions are all one: what is done through the database object that it gets holds as a whole, or not at all.
+ * Work inside other work of the same object would wait for itself.
+ */
+export const allOrNothing = <T>(db: Database, work: (db: Database) => Promise<T>): Promise<T> =>
+  onConnection(db, async (connection) => {
+    const whole = Object.create(db) as Database;
+    outers.set(whole, { connection, inTurn: pLimit(1) });
+    await connection.query('begin');
+    try {
+      const done = await work(whole);
+      await connection.query('commit');
+      return done;
+    } catch (error) {
+      await connection.query('rollback').catch(() => undefined);
+      throw error;
+    }
+  });
 
 function txOn(db: Database, connection: pg.Client, shopId: string): Tx {
   const raw = (sql: string, bindings: Bindings = {}): Promise<{ rows: unknown[]; rowCount: number | null }> =>

@@ -67,7 +67,13 @@ describe('the rules stand in the database', () => {
       .filter((t) => !t.shop)
       .map((t) => t.name)
       .sort();
-    expect(others).toEqual(['installation', 'knex_migrations', 'knex_migrations_lock', 'sessions']);
+    expect(others).toEqual([
+      'installation',
+      'knex_migrations',
+      'knex_migrations_lock',
+      'queue_workers',
+      'sessions',
+    ]);
   });
 
   test('shop_id leads the primary key of every table of a shop', async () => {

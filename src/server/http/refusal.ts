@@ -8,8 +8,10 @@ const STATUS = {
   'not-found': 404,
   conflict: 409,
   'too-large': 413,
+  misdirected: 421,
   'too-many': 429,
   unavailable: 503,
+  'disk-full': 507,
 } as const;
 export type RefusalCode = keyof typeof STATUS;
 
@@ -20,8 +22,10 @@ const TITLES: Record<RefusalCode, string> = {
   'not-found': 'Not here',
   conflict: 'It has changed meanwhile',
   'too-large': 'Too much at once',
+  misdirected: 'Another address',
   'too-many': 'Too many tries',
   unavailable: 'Not ready',
+  'disk-full': 'No room on the disk',
 };
 
 export class Refusal extends Error {

@@ -1,6 +1,7 @@
 /** Mounts features by the route table: who may, what shape, then the handler. */
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { ROUTES, type RouteName, type RouteSpec } from '#contract/access.ts';
+import { refuseUnbounded } from './bounds.ts';
 import { Refusal } from './refusal.ts';
 import { isUuid } from '../uuid.ts';
 import { readShape, type Shape } from './validate.ts';
@@ -64,6 +65,7 @@ export function mount(features: readonly Feature[]): Router {
       const guard: RequestHandler = (req, _res, next) =>
         next(whyNotAllowed(spec, req.session?.who) ?? undefined);
       router[spec.method](spec.path, guard, ...(h.before ?? []), async (req, res) => {
+        if (h.body) refuseUnbounded(req.body, spec.mostValues);
         const body = h.body ? readShape(h.body, req.body ?? {}) : undefined;
         const query = h.query ? readShape(h.query, req.query) : undefined;
         const call = { params: paramsOf(req), body, query, who: req.session?.who, req, res };

@@ -4,6 +4,7 @@ import session, { type SessionData } from 'express-session';
 import pg from 'pg';
 import type { RequestHandler } from 'express';
 import type { Role } from '#contract/access.ts';
+import type { Deps } from '../deps.ts';
 
 /** Who is signed in: kept in the session, so that a request needs no look-up of its own. */
 export interface SignedIn {
@@ -35,7 +36,7 @@ const MOST_REMEMBERED = 2000;
  * for one more query than it needs. What this process changes it knows at once; a sign-out in another process holds
  * here within those five seconds.
  */
-function rememberingStore(pool: pg.Pool): session.Store & { close: () => void } {
+function rememberingStore(pool: pg.Pool, log: Deps['log']): session.Store & { close: () => void } {
   const PgStore = connectPgSimple(session);
   // Not touched on every request (that would be a write each); a session lasts a week from sign-in.
   const settings = {
@@ -44,6 +45,7 @@ function rememberingStore(pool: pg.Pool): session.Store & { close: () => void } 
     disableTouch: true,
     ttl: WEEK_S,
     pruneSessionInterval: 3600,
+    errorLog: (error: unknown) => log.warn({ err: error }, 'sessions'),
   };
   const remembered = new Map<string, { json: string; until: number }>();
 
@@ -75,15 +77,24 @@ function rememberingStore(pool: pg.Pool): session.Store & { close: () => void } 
   return new RememberingStore(settings);
 }
 
-export function openSessions(databaseUrl: string, secret: string, secure: boolean): Sessions {
-  const pool = new pg.Pool({ connectionString: databaseUrl, max: 4 });
-  const store = rememberingStore(pool);
+export function openSessions({
+  databaseUrl,
+  secret,
+  secure,
+  log,
+}: Pick<Deps, 'databaseUrl' | 'secret' | 'secure' | 'log'>): Sessions {
+  const pool = new pg.Pool({ connectionString: databaseUrl, max: 4, connectionTimeoutMillis: 5000 });
+  // A connection that the database ends while nobody uses it: the pool makes another. Unheard, it would end the process.
+  pool.on('error', (err) => log.warn({ err }, 'a session connection was lost'));
+  const store = rememberingStore(pool, log);
   const middleware = session({
     name: 'avrik',
     secret,
     store,
     resave: false,
     saveUninitialized: false,
+    // Avrik never speaks TLS itself: with an https address a proxy does, and says so in X-Forwarded-Proto.
+    proxy: secure,
     cookie: { httpOnly: true, sameSite: 'lax', secure, maxAge: WEEK_S * 1000, path: '/' },
   });
   return {

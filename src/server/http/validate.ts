@@ -5,6 +5,9 @@ import { validateSync, type ValidationError } from 'class-validator';
 import type { FieldFault } from '#contract/problem.ts';
 import { Refusal } from './refusal.ts';
 
+/** So many faults are told at once. */
+const MOST_FAULTS = 50;
+
 export type Shape<T extends object> = new () => T;
 
 function faultsIn(errors: readonly ValidationError[], path = ''): FieldFault[] {
@@ -23,7 +26,7 @@ export function readShape<T extends object>(shape: Shape<T>, value: unknown): T 
     throw new Refusal('invalid', 'The request carries no JSON object.');
   const made = plainToInstance(shape, value);
   const errors = validateSync(made, { whitelist: true, forbidNonWhitelisted: true, stopAtFirstError: true });
-  const fields = faultsIn(errors);
+  const fields = faultsIn(errors).slice(0, MOST_FAULTS);
   if (fields.length > 0)
     throw new Refusal('invalid', `${fields[0]!.field}: ${fields[0]!.reason}. Nothing was kept.`, { fields });
   return made;

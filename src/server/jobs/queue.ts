@@ -58,3 +58,6 @@ export const queueAnswer = (tx: Tx, job: MailAnswer): Promise<unknown> =>
   add(tx, 'mail-answer', job, `answer-${job.questionId}`);
 export const queueBook = (tx: Tx, task: 'bind-book' | 'read-book', job: BookJob): Promise<unknown> =>
   add(tx, task, job, `book-${job.bookId}`, BOOK_TRIES);
+/** The job of a mail once more; its key is the mail's, so that two presses make one. */
+export const queueAgain = (tx: Tx, task: string, payload: object, mailId: string): Promise<unknown> =>
+  add(tx, task, payload, `again-${mailId}`);

@@ -1,29 +1,65 @@
 /** Works the queue off, in this process; several processes share the work. */
-import { Logger, run, type JobHelpers, type Runner, type TaskList } from 'graphile-worker';
-import pg from 'pg';
+import { EventEmitter } from 'node:events';
+import { Logger, run, type JobHelpers, type Runner, type TaskList, type WorkerEvents } from 'graphile-worker';
+import type pg from 'pg';
+import { v7 as uuidv7 } from 'uuid';
+import { PatientPool } from '../db/patientPool.ts';
 import type { Deps } from '../deps.ts';
 import { bindBook, readBook } from '../features/book/index.ts';
 import { mailCode, mailRevision } from '../features/estimate/index.ts';
 import { mailLetter, mailReader, textLetter } from '../features/letters/index.ts';
 import { mailAnswer } from '../features/questions/index.ts';
-import { openPost, type Post } from '../mail/post.ts';
-import type { BookJob, MailAnswer, MailCode, MailLetter, MailReader, MailRevision } from './queue.ts';
+import { openPost, type Post, type Sender } from '../mail/post.ts';
+import type { BookJob, MailLetter } from './queue.ts';
 
 /** No further try follows this one. */
 const isLast = ({ job }: JobHelpers): boolean => job.attempts >= job.max_attempts;
 
+type MailTask = (deps: Deps, post: Sender, payload: never, last: boolean) => Promise<void>;
+
 function tasksFor(deps: Deps, post: Post): TaskList {
+  const mailing = (task: MailTask) => (payload: unknown, helpers: JobHelpers) =>
+    task(
+      deps,
+      post.of({ task: helpers.job.task_identifier, payload: payload as object }),
+      payload as never,
+      isLast(helpers),
+    );
   return {
-    'mail-letter': (payload, helpers) => mailLetter(deps, post, payload as MailLetter, isLast(helpers)),
-    'mail-reader': (payload, helpers) => mailReader(deps, post, payload as MailReader, isLast(helpers)),
+    'mail-letter': mailing(mailLetter),
+    'mail-reader': mailing(mailReader),
     'text-letter': (payload) => textLetter(deps, payload as MailLetter),
-    'mail-revision': (payload, helpers) => mailRevision(deps, post, payload as MailRevision, isLast(helpers)),
-    'mail-answer': (payload, helpers) => mailAnswer(deps, post, payload as MailAnswer, isLast(helpers)),
+    'mail-revision': mailing(mailRevision),
+    'mail-answer': mailing(mailAnswer),
     'bind-book': (payload, helpers) => bindBook(deps, payload as BookJob, isLast(helpers)),
     'read-book': (payload, helpers) => readBook(deps, payload as BookJob, isLast(helpers)),
-    'mail-code': (payload, helpers) => mailCode(deps, post, payload as MailCode, isLast(helpers)),
+    'mail-code': mailing(mailCode),
   };
 }
+
+/** Connections of a process's queue are named so: while one lives, so does the process. */
+const NAME = 'avrik-queue-';
+
+/** A worker that has just begun may not have been noted yet. */
+const OLD_ENOUGH = "interval '10 seconds'";
+
+/**
+ * Gives back the jobs of workers whose process is gone; the queue itself would hold them for four hours. A mail that was being
+ * handed over is not sent again by that: its hand-over says so.
+ */
+async function freeJobsOfTheDead(pool: pg.Pool): Promise<void> {
+  const { rows } = await pool.query<{ worker: string }>(`
+    select distinct j.locked_by as worker from graphile_worker._private_jobs j
+    left join queue_workers w on w.worker_id = j.locked_by
+    where j.locked_by is not null and j.locked_at < now() - ${OLD_ENOUGH}
+      and not exists (select from pg_stat_activity a where a.application_name = '${NAME}' || w.process_id::text)`);
+  if (rows.length > 0)
+    await pool.query('select graphile_worker.force_unlock_workers($1)', [rows.map((r) => r.worker)]);
+  await pool.query(`delete from queue_workers w where not exists
+    (select from pg_stat_activity a where a.application_name = '${NAME}' || w.process_id::text)`);
+}
+
+const LOOK_EVERY_MS = 60_000;
 
 export interface Worker {
   stop: () => Promise<void>;
@@ -31,16 +67,30 @@ export interface Worker {
 
 export async function startWorker(deps: Deps): Promise<Worker> {
   const post = openPost(deps);
-  const pgPool = new pg.Pool({ connectionString: deps.databaseUrl, max: 4 });
+  const processId = uuidv7();
+  const pgPool = new PatientPool({
+    connectionString: deps.databaseUrl,
+    max: 4,
+    application_name: `${NAME}${processId}`,
+  });
   const lost = (err: Error): void => deps.log.warn({ err }, 'job queue connection lost');
   pgPool.on('error', lost);
   pgPool.on('connect', (client) => client.on('error', lost));
   const logger = new Logger(() => (level, message) => {
     if (level === 'error' || level === 'warning') deps.log.warn({ queue: message }, 'job queue');
   });
+  const events = new EventEmitter() as WorkerEvents;
+  const noted = (work: Promise<unknown>): void =>
+    void work.catch((err: unknown) => deps.log.warn({ err }, 'job queue: workers'));
+  events.on('worker:create', ({ worker }) =>
+    noted(pgPool.query('insert into queue_workers values ($1, $2)', [worker.workerId, processId])),
+  );
+  await freeJobsOfTheDead(pgPool);
+  const looking = setInterval(() => noted(freeJobsOfTheDead(pgPool)), LOOK_EVERY_MS);
   const runner: Runner = await run({
     pgPool,
     logger,
+    events,
     taskList: tasksFor(deps, post),
     noHandleSignals: true,
     concurrency: 2,
@@ -48,9 +98,9 @@ export async function startWorker(deps: Deps): Promise<Worker> {
   });
   return {
     stop: async () => {
+      clearInterval(looking);
       await runner.stop();
       await pgPool.end();
-      post.close();
     },
   };
 }

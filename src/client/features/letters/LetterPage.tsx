@@ -39,6 +39,8 @@ const MAIL_WORDS = {
   accepted: 'The mail server has taken it.',
   failed: 'The mail could not be sent.',
   returned: 'The mail came back.',
+  waiting: '',
+  perhaps: 'Nobody knows whether the mail arrived: Avrik or the mail server stopped in the middle of it.',
 } as const;
 
 function Sent({ letter }: { letter: LetterView }) {
@@ -56,8 +58,11 @@ function Sent({ letter }: { letter: LetterView }) {
   }));
   return (
     <Stack>
-      <Notice $tone={mail === 'failed' || mail === 'returned' ? 'oxide' : 'cure'} role="status">
-        Sent {day} to {letter.customer.email}. {MAIL_WORDS[mail]} {letter.mailNote}{' '}
+      <Notice $tone={mail === 'accepted' || mail === 'queued' ? 'cure' : 'oxide'} role="status">
+        {mail === 'waiting'
+          ? `Not sent by mail: ${letter.mailNote}. It is finished, and stands on the customer’s page; the mail goes to ${letter.customer.email} when mail does. `
+          : `Sent ${day} to ${letter.customer.email}. ${MAIL_WORDS[mail]} ${letter.mailNote ?? ''} `}
+        {(mail === 'waiting' || mail === 'perhaps') && <Link to="/shop/mail">Mail server</Link>}{' '}
         {shop.isDemo && (
           <>
             This is a demo with a stand-in mail server: <Link to="/outbox">see it in the outbox</Link>.

@@ -1,24 +1,35 @@
 /** The shop's own mail server: where its letters go out, and a press that tries it. */
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { MAIL_SECURITY, MailServerDto, type MailSecurity, type MailServerView } from '#contract/mail.ts';
+import {
+  MAIL_SECURITY,
+  MailServerDto,
+  type MailSecurity,
+  type MailServerView,
+  type OpenMail,
+} from '#contract/mail.ts';
+import { agoInWords, dayOf } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { useShop, useToday } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
-import { Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
+import { Head, ListLine, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { mailServerQuery, useMailServer } from './mail.queries.ts';
 
 const USUAL: Record<MailServerView['usual'], string> = {
   'stand-in': 'Mail goes to the stand-in: nothing leaves this machine, and the Outbox shows it.',
   installation: 'Mail goes through the server that this installation was started with.',
+  none: 'No mail is being sent: set up a mail server. What you send meanwhile is kept, and goes when there is one.',
 };
+/** As the server says it. */
+const NO_ADDRESS = 'the address that customers would open is not set (it leads to this machine only)';
 const SECURITY_WORDS: Record<MailSecurity, string> = {
-  tls: 'Hidden from the first word (TLS, usually port 465)',
-  starttls: 'Hidden once it is agreed (STARTTLS, usually port 587)',
-  none: 'Open: only inside this machine or its own network',
+  tls: 'TLS (usually port 465)',
+  starttls: 'STARTTLS (usually port 587)',
+  none: 'None: only inside this machine or its own network',
 };
 
 const startOf = ({ server }: MailServerView) => ({
@@ -29,6 +40,7 @@ const startOf = ({ server }: MailServerView) => ({
   userName: server?.userName ?? '',
   password: undefined,
   fromAddress: server?.fromAddress ?? '',
+  fromName: server?.fromName ?? '',
 });
 
 export default function MailServerPage() {
@@ -41,32 +53,85 @@ export default function MailServerPage() {
           <Title>Mail server</Title>
           <Link to="/shop">Shop</Link>
         </Row>
-        <Notice $tone="blueing">
+        <Notice $tone={data.whyNot === null ? 'blueing' : 'oxide'}>
           {data.server
             ? `Letters go out through ${data.server.host}, from ${data.server.fromAddress}. What customers answer comes to that address.`
-            : USUAL[data.usual]}
+            : USUAL[data.usual]}{' '}
+          {data.whyNot !== null && data.usual !== 'none' && `No mail is being sent: ${data.whyNot}.`}
+          {data.whyNot === NO_ADDRESS && ' Start Avrik with AVRIK_URL set to the address that they can open.'}
         </Notice>
-        <Try />
+        <OpenMails mails={data.open} />
+        <Try triedAt={data.triedAt} />
         <Settings key={data.server?.version ?? 0} view={data} />
       </Stack>
     </Page>
   );
 }
 
-function Try() {
+function OpenMails({ mails }: { mails: readonly OpenMail[] }) {
+  const { decide } = useMailServer();
+  if (mails.length === 0) return null;
+  return (
+    <Panel aria-label="Mail that did not go">
+      <Head>Mail that did not go</Head>
+      <FormFault reason={decide.isError ? wordsOf(decide.error) : undefined} />
+      <ul>
+        {mails.map((m) => (
+          <ListLine key={m.id}>
+            <span>
+              <b>{m.subject}</b> <Quiet>to {m.to}</Quiet>
+              <br />
+              {m.state === 'perhaps' ? `It may have arrived, or not. ${m.note ?? ''}` : `Waiting: ${m.note}.`}
+            </span>
+            {m.state === 'perhaps' && (
+              <Row>
+                <Button
+                  isDisabled={decide.isPending}
+                  aria-label={`It arrived: ${m.subject}`}
+                  onPress={() => decide.mutate({ mail: m.id, what: 'mailArrived' })}
+                >
+                  It arrived
+                </Button>
+                {m.canAgain && (
+                  <Button
+                    $look="oxide"
+                    isDisabled={decide.isPending}
+                    aria-label={`Send it again: ${m.subject}`}
+                    onPress={() => decide.mutate({ mail: m.id, what: 'mailAgain' })}
+                  >
+                    Send it again
+                  </Button>
+                )}
+              </Row>
+            )}
+          </ListLine>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+function Try({ triedAt }: { triedAt: string | null }) {
+  const { timeZone } = useShop().shop;
+  const today = useToday();
   const { tryIt } = useMailServer();
   const { data: tried } = tryIt;
   return (
     <Stack $gap="s">
       <Row>
         <Button isDisabled={tryIt.isPending} onPress={() => tryIt.mutate()}>
-          Send me a mail to try it
+          Send a test to me
         </Button>
+        {triedAt !== null && !tryIt.data && (
+          <Quiet>The last test went out {agoInWords(dayOf(triedAt, timeZone), today)}.</Quiet>
+        )}
         {tryIt.isPending && <Quiet role="status">It is being sent …</Quiet>}
       </Row>
       {tried?.why === null && (
         <Notice $tone="cure" role="status">
-          The mail server has taken a mail to {tried.to}. Look whether it comes.
+          The mail server has taken a mail to {tried.to}. Look whether it comes.{' '}
+          {tried.released > 0 &&
+            `What had waited goes now: ${tried.released === 1 ? '1 mail' : `${tried.released} mails`}.`}
         </Notice>
       )}
       <FormFault
@@ -80,6 +145,7 @@ function Try() {
 
 function Settings({ view }: { view: MailServerView }) {
   const { put, drop } = useMailServer();
+  const { shop } = useShop();
   const form = useContractForm(MailServerDto, startOf(view));
   const { errors } = form.formState;
   const submit = submitting(form, (body) => put.mutateAsync(body));
@@ -100,11 +166,7 @@ function Settings({ view }: { view: MailServerView }) {
             {...form.register('port', { valueAsNumber: true })}
           />
         </Pair>
-        <SelectField
-          label="What is said on the way"
-          fault={errors.secure?.message}
-          {...form.register('secure')}
-        >
+        <SelectField label="Encryption" fault={errors.secure?.message} {...form.register('secure')}>
           <Options of={MAIL_SECURITY} words={SECURITY_WORDS} />
         </SelectField>
         <Pair>
@@ -124,11 +186,18 @@ function Settings({ view }: { view: MailServerView }) {
           />
         </Pair>
         <TextField
-          label="Letters come from"
+          label="From address"
           type="email"
           placeholder="letters@yourshop.example"
           fault={errors.fromAddress?.message}
           {...form.register('fromAddress')}
+        />
+        <TextField
+          label="From name"
+          placeholder={shop.name}
+          hint="Empty: the shop’s name."
+          fault={errors.fromName?.message}
+          {...form.register('fromName', OPTIONAL)}
         />
         <FormFault reason={errors.root?.message} />
         <Row>

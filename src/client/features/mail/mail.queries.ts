@@ -33,13 +33,24 @@ export const mailServerQuery = queryOptions({
 
 export function useMailServer() {
   const client = useQueryClient();
-  const onSuccess = (view: MailServerView): void => void client.setQueryData(mailServerQuery.queryKey, view);
+  const onSuccess = (view: MailServerView): void => {
+    client.setQueryData(mailServerQuery.queryKey, view);
+    for (const key of ['upkeep', 'letter', 'letters']) void client.invalidateQueries({ queryKey: [key] });
+  };
   return {
     put: useMutation({
       mutationFn: (body: MailServerDto) => call<MailServerView>('mailServerPut', { body }),
       onSuccess,
     }),
     drop: useMutation({ mutationFn: () => call<MailServerView>('mailServerDrop'), onSuccess }),
-    tryIt: useMutation({ mutationFn: () => call<MailTried>('mailServerTry') }),
+    tryIt: useMutation({
+      mutationFn: () => call<MailTried>('mailServerTry'),
+      onSuccess: () => client.invalidateQueries({ queryKey: mailServerQuery.queryKey }),
+    }),
+    decide: useMutation({
+      mutationFn: ({ mail, what }: { mail: string; what: 'mailAgain' | 'mailArrived' }) =>
+        call<MailServerView>(what, { params: { mail } }),
+      onSuccess,
+    }),
   };
 }

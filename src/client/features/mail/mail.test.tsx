@@ -24,23 +24,26 @@ describe('the mail server', () => {
   const OWN: MailServerView = {
     server: {
       ...{ version: 3, host: 'mail.example.org', port: 465, secure: 'tls' as const },
-      ...{ userName: 'wren', fromAddress: 'shop@example.org', hasPassword: true },
+      ...{ userName: 'wren', fromAddress: 'shop@example.org', fromName: '', hasPassword: true },
     },
     usual: 'stand-in',
+    whyNot: null,
+    triedAt: null,
+    open: [],
   };
   const open = (view: MailServerView): unknown =>
     show(<MailServerPage />, { data: [[['mail-server'], view]] });
 
   test('none of its own: where mail goes is said; one that is set is sent whole', async () => {
-    open({ server: null, usual: 'stand-in' });
+    open({ ...OWN, server: null });
     expect(screen.getByText(/^Mail goes to the stand-in/)).toBeTruthy();
     answer = () => ({ body: OWN });
     fill('Server', 'mail.example.org');
     fill('Port', '465');
-    fill('What is said on the way', 'tls');
+    fill('Encryption', 'tls');
     fill('Name to sign in with, if it wants one', 'wren');
     fill('Password', 'pass word');
-    fill('Letters come from', 'shop@example.org');
+    fill('From address', 'shop@example.org');
     press('Use this server');
     expect(
       await screen.findByText(/^Letters go out through mail\.example\.org, from shop@example\.org/),
@@ -62,15 +65,15 @@ describe('the mail server', () => {
   });
 
   test('what is not right is said at its field, by the page or by the server', async () => {
-    open({ server: null, usual: 'installation' });
+    open({ ...OWN, server: null, usual: 'installation' });
     fill('Server', 'two words');
-    fill('Letters come from', 'nobody');
+    fill('From address', 'nobody');
     press('Use this server');
     expect(await screen.findByText('a name as in mail.example.org')).toBeTruthy();
     expect(screen.getByText('that is not an email address')).toBeTruthy();
     expect(server.asked).toEqual([]);
     fill('Server', 'mail.example.org');
-    fill('Letters come from', 'a@example.org');
+    fill('From address', 'a@example.org');
     answer = () => refused(400, 'no', [{ field: 'host', reason: 'localhost only' }]);
     press('Use this server');
     expect(await screen.findByText('localhost only')).toBeTruthy();
@@ -78,13 +81,13 @@ describe('the mail server', () => {
 
   test('tried: taken, or in the server’s own words why not; stopped', async () => {
     open(OWN);
-    answer = () => ({ body: { to: 'wren@example.org', why: null } });
-    press('Send me a mail to try it');
+    answer = () => ({ body: { to: 'wren@example.org', why: null, released: 2 } });
+    press('Send a test to me');
     expect(await screen.findByText(/has taken a mail to wren@example\.org/)).toBeTruthy();
-    answer = () => ({ body: { to: 'wren@example.org', why: '535 wrong password' } });
-    press('Send me a mail to try it');
+    answer = () => ({ body: { to: 'wren@example.org', why: '535 wrong password', released: 0 } });
+    press('Send a test to me');
     expect(await screen.findByText('It was not taken: 535 wrong password')).toBeTruthy();
-    answer = () => ({ body: { server: null, usual: 'stand-in' } });
+    answer = () => ({ body: { ...OWN, server: null } });
     press('Stop using it');
     expect(await screen.findByText(/^Mail goes to the stand-in/)).toBeTruthy();
   });

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Head, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, phone, space, touch } from '../../ui/tokens.ts';
 import { PrintLabels } from '../labels/index.ts';
+import { UpkeepPanel } from '../upkeep/index.ts';
 import { PersonDialog } from './PersonDialog.tsx';
 import { PlaceDialog } from './PlaceDialog.tsx';
 import { VendorDialog } from './VendorDialog.tsx';
@@ -162,6 +163,7 @@ export default function ShopPage() {
             onOpen={(row) => setOpen({ list: 'vendor', ...(row && { row }) })}
           />
         </Lists>
+        <UpkeepPanel />
       </Stack>
       {open?.list === 'person' && <PersonDialog row={open.row} onClose={close} />}
       {open?.list === 'place' && (

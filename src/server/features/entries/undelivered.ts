@@ -1,7 +1,7 @@
 /** Mail that cannot be delivered is said in the logbook of its car: whoever waits for an answer must know that nobody was asked. */
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { isForGood } from '../../mail/post.ts';
+import { isForGood, NotSent } from '../../mail/post.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { logIn } from './entries.service.ts';
 
@@ -13,6 +13,12 @@ interface About {
   /** No further try follows. */
   last: boolean;
 }
+
+/** What follows where it is not the mail server that refused. */
+const FOLLOWS = {
+  waiting: '. It is kept, and goes when there is one.',
+  perhaps: '. Whether it went is not known; decide under Shop, Mail server, whether it is sent again.',
+} as const;
 
 /** What the mail server said. */
 export const mailFault = (error: unknown): string =>
@@ -27,10 +33,10 @@ export async function sendOrSay(
   try {
     await send();
   } catch (error) {
-    if (!last && !isForGood(error)) throw error;
+    if (!(error instanceof NotSent) && !last && !isForGood(error)) throw error;
     await inShop(deps.db, shopId, async (tx) => {
       const build = (await buildForUpdate(tx, buildId))!;
-      const text = `${words}: ${mailFault(error)}`;
+      const text = `${words}: ${mailFault(error)}${error instanceof NotSent ? FOLLOWS[error.state] : ''}`;
       await logIn(tx, deps, build, { personId: null, kind: 'note', audience: 'shop', text });
     });
   }

@@ -4,7 +4,7 @@ import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { MailCode, MailRevision } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
-import type { Post } from '../../mail/post.ts';
+import type { Sender } from '../../mail/post.ts';
 import { buildDetail } from '../builds/index.ts';
 import { sendOrSay } from '../entries/index.ts';
 import { liveLink } from '../links/index.ts';
@@ -42,7 +42,7 @@ interface Mail {
 
 async function send(
   deps: Deps,
-  post: Post,
+  post: Sender,
   { shop, build, linkId }: NonNullable<Awaited<ReturnType<typeof addressed>>>,
   mail: Mail,
 ): Promise<void> {
@@ -61,7 +61,12 @@ async function send(
   );
 }
 
-export async function mailRevision(deps: Deps, post: Post, job: MailRevision, last: boolean): Promise<void> {
+export async function mailRevision(
+  deps: Deps,
+  post: Sender,
+  job: MailRevision,
+  last: boolean,
+): Promise<void> {
   const to = await addressed(deps, job.shopId, job.revisionId);
   if (!to) return;
   const { revision, build, shop, url } = to;
@@ -78,7 +83,7 @@ export async function mailRevision(deps: Deps, post: Post, job: MailRevision, la
   });
 }
 
-export async function mailCode(deps: Deps, post: Post, job: MailCode, last: boolean): Promise<void> {
+export async function mailCode(deps: Deps, post: Sender, job: MailCode, last: boolean): Promise<void> {
   const waiting = await inShop(deps.db, job.shopId, (tx) => waitingAnswer(tx, job.codeId));
   const to = waiting && (await addressed(deps, job.shopId, waiting.revision_id));
   if (!waiting || !to || waiting.used_at !== null) return;

@@ -1,24 +1,25 @@
 /** The mail that carries a letter: worked off the queue, tried again until it is taken or given up. */
+import type { LetterView } from '#contract/letters.ts';
 import { letterHtml, letterText } from '#core/update/html.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { MailLetter, MailReader } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
-import { isForGood, type Post } from '../../mail/post.ts';
+import { isForGood, NotSent, type Sender } from '../../mail/post.ts';
 import { mailFault, sendOrSay } from '../entries/index.ts';
 import { liveLink, readerById } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './letters.queries.ts';
 
 /** `last`: no further try follows, so a failure is final. Throws when the mail was not taken. */
-export async function mailLetter(deps: Deps, post: Post, job: MailLetter, last: boolean): Promise<void> {
+export async function mailLetter(deps: Deps, post: Sender, job: MailLetter, last: boolean): Promise<void> {
   const { letter, link, shop } = await inShop(deps.db, job.shopId, async (tx) => ({
     letter: await q.letterDetail(tx, job.letterId),
     shop: await shopOf(tx),
     link: await q.letterDetail(tx, job.letterId).then((l) => (l ? liveLink(tx, l.build_id) : undefined)),
   }));
   if (!letter || letter.mail === 'accepted') return;
-  const note = (mail: 'queued' | 'accepted' | 'failed', why: string | null): Promise<number> =>
+  const note = (mail: NonNullable<LetterView['mail']>, why: string | null): Promise<number> =>
     inShop(deps.db, job.shopId, (tx) => q.noteMail(tx, { id: job.letterId, mail, note: why }));
   if (!link) {
     await note('failed', 'The customer’s link was revoked before the mail went.');
@@ -37,6 +38,10 @@ export async function mailLetter(deps: Deps, post: Post, job: MailLetter, last: 
       html: `${letterHtml(letter.content)}<p><a href="${url}">Read it with everything I have sent you</a></p>`,
     });
   } catch (error) {
+    if (error instanceof NotSent) {
+      await note(error.state, error.state === 'waiting' ? error.message : null);
+      return;
+    }
     // What was refused for good is not asked again.
     const isEnd = last || isForGood(error);
     await note(isEnd ? 'failed' : 'queued', `The mail server said: ${mailFault(error)}`);
@@ -47,7 +52,7 @@ export async function mailLetter(deps: Deps, post: Post, job: MailLetter, last: 
 }
 
 /** The letter as somebody else is told it, with their own link. Where it cannot go, the logbook says so. */
-export async function mailReader(deps: Deps, post: Post, job: MailReader, last: boolean): Promise<void> {
+export async function mailReader(deps: Deps, post: Sender, job: MailReader, last: boolean): Promise<void> {
   const about = await inShop(deps.db, job.shopId, async (tx) => {
     const letter = await q.letterDetail(tx, job.letterId);
     const reader = await readerById(tx, job.readerId);

@@ -20,6 +20,8 @@ export function mailRoutes(deps: Deps): Feature {
     mailServerRead: handler({ run: ({ who }) => s.readServer(deps, who) }),
     mailServerPut: handler({ body: MailServerDto, run: ({ who, body }) => s.putServer(deps, who, body) }),
     mailServerDrop: handler({ run: ({ who }) => s.dropServer(deps, who) }),
+    mailAgain: handler({ run: ({ who, params }) => s.decideMail(deps, who, params.mail!, 'again') }),
+    mailArrived: handler({ run: ({ who, params }) => s.decideMail(deps, who, params.mail!, 'arrived') }),
     mailServerTry: handler({ run: ({ who }) => s.tryServer(deps, who) }),
   };
 }

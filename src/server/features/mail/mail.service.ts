@@ -1,15 +1,27 @@
 /** A shop's own mail server: set, tried, taken away again. And what the stand-in does in a customer's place. */
 import nodemailer, { type Transporter } from 'nodemailer';
-import type { MailServerDto, MailServerView, MailTried } from '#contract/mail.ts';
+import type { MailServerDto, MailServerView, MailTried, OpenMail } from '#contract/mail.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { addressesIn, type Outbox } from '../../mail/outbox.ts';
-import { mailServerOf, openPost } from '../../mail/post.ts';
+import { queueAgain } from '../../jobs/queue.ts';
+import { mailForUpdate, noteHandover, openMails, type MailRow } from '../../mail/handover.ts';
+import { mailServerOf, openPost, whyNoMail } from '../../mail/post.ts';
 import { seal } from '../../mail/seal.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './mail.queries.ts';
+
+const toOpenMail = (m: MailRow): OpenMail => ({
+  id: m.id,
+  to: `${m.to_name} <${m.to_address}>`,
+  subject: m.subject,
+  state: m.state as OpenMail['state'],
+  note: m.note,
+  at: m.begun_at,
+  canAgain: m.task !== null,
+});
 
 async function viewOf(tx: Tx, deps: Deps): Promise<MailServerView> {
   const s = await mailServerOf(tx);
@@ -21,8 +33,16 @@ async function viewOf(tx: Tx, deps: Deps): Promise<MailServerView> {
     userName: s.user_name,
     hasPassword: s.password !== null,
     fromAddress: s.from_address,
+    fromName: s.from_name,
   };
-  return { server: server ?? null, usual: deps.outbox === null ? 'installation' : 'stand-in' };
+  const { isDemo } = await shopOf(tx);
+  return {
+    server: server ?? null,
+    usual: deps.outbox === null ? 'installation' : isDemo ? 'stand-in' : 'none',
+    whyNot: whyNoMail(deps, { isDemo }, s),
+    triedAt: await q.triedAt(tx),
+    open: (await openMails(tx)).map(toOpenMail),
+  };
 }
 
 export const readServer = (deps: Deps, who: SignedIn): Promise<MailServerView> =>
@@ -44,8 +64,9 @@ export async function putServer(deps: Deps, who: SignedIn, dto: MailServerDto): 
       throw invalidAt('password', 'type it again: it was for another server, or another name');
     const password =
       typed === undefined ? (isSame ? kept : null) : typed === '' ? null : seal(deps.secret, typed);
-    if (!(await q.saveServer(tx, { ...server, password })))
+    if (!(await q.saveServer(tx, { ...server, fromName: dto.fromName?.trim() ?? '', password })))
       throw changedMeanwhile('the mail server', await viewOf(tx, deps));
+    await q.noteTried(tx, null);
     return viewOf(tx, deps);
   });
 }
@@ -53,6 +74,7 @@ export async function putServer(deps: Deps, who: SignedIn, dto: MailServerDto): 
 export async function dropServer(deps: Deps, who: SignedIn): Promise<MailServerView> {
   return inShop(deps.db, who.shopId, async (tx) => {
     await q.dropServer(tx);
+    await q.noteTried(tx, null);
     return viewOf(tx, deps);
   });
 }
@@ -63,10 +85,9 @@ export async function tryServer(deps: Deps, who: SignedIn): Promise<MailTried> {
     shop: await shopOf(tx),
     me: (await q.personMail(tx, who.personId))!,
   }));
-  const post = openPost(deps);
   const now = deps.clock.now();
   try {
-    await post.send(who.shopId, {
+    await openPost(deps).tryOut(who.shopId, {
       id: `try-${Date.parse(now)}-${who.personId}`,
       from: shop.name,
       to: { name: me.name, address: me.email },
@@ -74,13 +95,67 @@ export async function tryServer(deps: Deps, who: SignedIn): Promise<MailTried> {
       date: now,
       text: `This mail was sent to try the mail server of ${shop.name}. Letters go the same way.\n`,
     });
-    return { to: me.email, why: null };
+    const released = await inShop(deps.db, who.shopId, async (tx) => {
+      await q.noteTried(tx, now);
+      return releaseWaiting(tx, deps);
+    });
+    return { to: me.email, why: null, released };
   } catch (error) {
     const why = error instanceof Error ? error.message : String(error);
-    return { to: me.email, why: why.slice(0, 300) };
-  } finally {
-    post.close();
+    return { to: me.email, why: why.slice(0, 300), released: 0 };
   }
+}
+
+/** Lets the job of a mail hand it over anew. */
+async function again(tx: Tx, deps: Deps, mail: MailRow): Promise<void> {
+  if (mail.task === null || mail.payload === null)
+    throw new Refusal('conflict', 'This mail cannot be made again.');
+  await noteHandover(tx, mail.id, { state: 'failed', note: 'It is sent again.' }, deps.clock.now());
+  await noteLetterMail(tx, mail, 'queued');
+  await queueAgain(tx, mail.task, mail.payload, mail.id);
+}
+
+async function releaseWaiting(tx: Tx, deps: Deps): Promise<number> {
+  const waiting = (await openMails(tx)).filter((m) => m.state === 'waiting' && m.task !== null);
+  for (const mail of waiting) await again(tx, deps, mail);
+  return waiting.length;
+}
+
+/** A letter's own page says what became of its mail. */
+async function noteLetterMail(
+  tx: Tx,
+  { task, payload }: MailRow,
+  mail: 'queued' | 'accepted',
+): Promise<void> {
+  if (task === 'mail-letter') await q.noteLetter(tx, (payload as { letterId: string }).letterId, mail);
+}
+
+/** The owner's word on a mail of which nobody knows whether it went: once more, or it arrived. */
+export async function decideMail(
+  deps: Deps,
+  who: SignedIn,
+  mailId: string,
+  what: 'again' | 'arrived',
+): Promise<MailServerView> {
+  return inShop(deps.db, who.shopId, async (tx) => {
+    const mail = await mailForUpdate(tx, mailId);
+    if (!mail) throw notFound('mail');
+    if (mail.state !== 'perhaps')
+      throw new Refusal('conflict', 'Somebody has decided that already, or it went meanwhile.', {
+        current: await viewOf(tx, deps),
+      });
+    if (what === 'again') await again(tx, deps, mail);
+    else {
+      await noteHandover(
+        tx,
+        mailId,
+        { state: 'accepted', note: 'The owner says that it arrived.' },
+        deps.clock.now(),
+      );
+      await noteLetterMail(tx, mail, 'accepted');
+    }
+    return viewOf(tx, deps);
+  });
 }
 
 function outboxOf(deps: Deps): Outbox {

@@ -3,14 +3,14 @@ import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { MailAnswer } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
-import type { Post } from '../../mail/post.ts';
+import type { Sender } from '../../mail/post.ts';
 import { buildDetail } from '../builds/index.ts';
 import { sendOrSay } from '../entries/index.ts';
 import { liveLink } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import { questionById } from './questions.queries.ts';
 
-export async function mailAnswer(deps: Deps, post: Post, job: MailAnswer, last: boolean): Promise<void> {
+export async function mailAnswer(deps: Deps, post: Sender, job: MailAnswer, last: boolean): Promise<void> {
   const to = await inShop(deps.db, job.shopId, async (tx) => {
     const question = await questionById(tx, job.questionId);
     const build = question && (await buildDetail(tx, question.buildId));

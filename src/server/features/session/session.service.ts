@@ -41,7 +41,8 @@ export async function signIn(deps: Deps, dto: SignInDto): Promise<SignedIn> {
   });
 }
 
-const demoShop = (deps: Deps): Promise<string | null> => atTheDoor(deps.db, {}, q.demoShopId);
+const demoShop = async (deps: Deps): Promise<string | null> =>
+  deps.openDemo ? atTheDoor(deps.db, {}, q.demoShopId) : null;
 
 /** One press into the demo shop, in one of its roles. */
 export async function signInDemo(deps: Deps, role: Role): Promise<SignedIn> {
@@ -59,7 +60,7 @@ export async function readSession(deps: Deps, who: SignedIn | undefined): Promis
       person: { id, name, role },
       shop,
       today: dayOf(deps.clock.now(), shop.timeZone),
-      demo: shop.isDemo,
+      demo: deps.openDemo && shop.isDemo,
       firstRun: false,
     };
   }
@@ -68,7 +69,7 @@ export async function readSession(deps: Deps, who: SignedIn | undefined): Promis
     {},
     async (tx) => [await q.demoShopId(tx), await q.firstShopMade(tx)] as const,
   );
-  return { person: null, shop: null, today: null, demo: demo !== null, firstRun: !made };
+  return { person: null, shop: null, today: null, demo: deps.openDemo && demo !== null, firstRun: !made };
 }
 
 /** What no class can check by itself: that the runtime knows the currency, locale and time zone. */

@@ -1,0 +1,3 @@
+/** What other features may use of this one. */
+export { UpkeepPanel } from './UpkeepPanel.tsx';
+export { upkeepQuery } from './upkeep.queries.ts';

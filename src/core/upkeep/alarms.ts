@@ -1,0 +1,64 @@
+/** What the owner must see to so that nothing is lost and what is said of mail is true. */
+
+export interface UpkeepFacts {
+  /** How copies of everything are made: `elsewhere` where the database is looked after by others. */
+  copies: {
+    made: 'daily' | 'off' | 'elsewhere';
+    /** UTC ISO instant of the newest whole copy; null where there is none. */
+    lastGood: string | null;
+    /** Why the last try did not come about, or what it lacks. */
+    fault: string | null;
+  };
+  disk: { freeBytes: number; totalBytes: number };
+  mail: {
+    /** Why no mail goes out, or null. */
+    whyNot: string | null;
+    /** A mail went out to try how mail goes now. */
+    tried: boolean;
+    /** Mails of which nobody knows whether they went. */
+    perhaps: number;
+    waiting: number;
+  };
+}
+
+export const UPKEEP_ALARMS = [
+  'disk-full',
+  'disk-low',
+  'copy-old',
+  'copy-fault',
+  'copies-off',
+  'mail-off',
+  'mail-untried',
+  'mail-perhaps',
+] as const;
+export type UpkeepAlarm = (typeof UPKEEP_ALARMS)[number];
+
+const GIB = 2 ** 30;
+const HOUR_MS = 3600_000;
+
+/** Common practice: photographs and a copy of the database need room to be written beside before they count. */
+export const DISK = { lowBytes: 5 * GIB, lowShare: 0.05, fullBytes: GIB / 2 } as const;
+
+/** One copy a day, and one may fail. */
+export const OLDEST_COPY_MS = 48 * HOUR_MS;
+
+/**
+ * What is to be said, the most urgent first.
+ * @param now UTC ISO instant
+ * @param since UTC ISO instant from which there was something to copy
+ */
+export function upkeepAlarms({ copies, disk, mail }: UpkeepFacts, now: string, since: string): UpkeepAlarm[] {
+  const alarms = new Set<UpkeepAlarm>();
+  if (disk.freeBytes < DISK.fullBytes) alarms.add('disk-full');
+  else if (disk.freeBytes < Math.min(DISK.lowBytes, disk.totalBytes * DISK.lowShare)) alarms.add('disk-low');
+  if (copies.made === 'off') alarms.add('copies-off');
+  if (copies.made === 'daily') {
+    const newest = Date.parse(copies.lastGood ?? since);
+    if (Date.parse(now) - newest > OLDEST_COPY_MS) alarms.add('copy-old');
+    if (copies.fault !== null) alarms.add('copy-fault');
+  }
+  if (mail.whyNot !== null) alarms.add('mail-off');
+  else if (!mail.tried) alarms.add('mail-untried');
+  if (mail.perhaps > 0) alarms.add('mail-perhaps');
+  return UPKEEP_ALARMS.filter((a) => alarms.has(a));
+}
