@@ -9,7 +9,7 @@ const WELL_AFTER_MS = 5 * 60_000;
 const LOOK_EVERY_MS = 2000;
 
 /** Waits before the next start: doubled with every end in a row, up to a minute. */
-export const waitBefore = (endsInARow) => Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (endsInARow - 1));
+const waitBefore = (endsInARow) => Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (endsInARow - 1));
 
 /**
  * Starts by `serve` and waits until it listens; throws where the first start fails, since a person stands there then.

@@ -22,6 +22,8 @@ export const makeRouter = (client: QueryClient) =>
       loader: () => client.ensureQueryData(sessionQuery),
       children: [
         { path: '/sign-in', lazy: page(() => import('./features/session/SignInPage.tsx')) },
+        { path: '/forgot', lazy: page(() => import('./features/account/ForgotPage.tsx')) },
+        { path: '/password/:token', lazy: page(() => import('./features/account/SetPasswordPage.tsx')) },
         { path: '/first-run', lazy: page(() => import('./features/session/FirstRunPage.tsx')) },
         ...(import.meta.env.DEV ? [{ path: '/dev/ui', lazy: page(() => import('./ui/Gallery.tsx')) }] : []),
         {
@@ -41,6 +43,8 @@ export const makeRouter = (client: QueryClient) =>
                   loader: () =>
                     Promise.all([client.ensureQueryData(floorQuery), client.ensureQueryData(waitsQuery)]),
                 },
+                { path: '/account', lazy: page(() => import('./features/account/AccountPage.tsx')) },
+                { path: '/account/events', lazy: page(() => import('./features/account/EventsPage.tsx')) },
                 { path: '/builds/new', lazy: page(() => import('./features/builds/NewBuildPage.tsx')) },
                 { path: '/builds/:buildId', lazy: page(() => import('./features/builds/BuildPage.tsx')) },
                 {

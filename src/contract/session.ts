@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { IsEmail, IsIn, IsString, IsUUID, Length, Matches, MaxLength } from 'class-validator';
+import { IsEmail, IsIn, IsOptional, IsString, IsUUID, Length, Matches, MaxLength } from 'class-validator';
 import { ROLES, type Role } from './access.ts';
 import { NonEmpty } from './nonEmpty.ts';
 
@@ -11,6 +11,9 @@ export class SignInDto {
   @IsString()
   @Length(1, 200, { message: 'the password is missing' })
   password!: string;
+
+  /** Of the second factor, where the account has one. */
+  @IsOptional() @IsString() @MaxLength(40, { message: 'a code is shorter' }) code?: string;
 }
 
 export class SignInDemoDto {

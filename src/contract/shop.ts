@@ -82,7 +82,19 @@ export class VendorPutDto {
   @Name(120) name!: string;
 }
 
-export type PersonView = Omit<PersonPutDto, 'password' | 'skills'> & { id: string; skills: Work[] };
+export type PersonView = Omit<PersonPutDto, 'password' | 'skills'> & {
+  id: string;
+  skills: Work[];
+  /** Has still to set a password. */
+  invited: boolean;
+};
+
+/** A link by which somebody sets their password. */
+export interface InvitationView {
+  url: string;
+  /** It goes to them by mail too. */
+  mailed: boolean;
+}
 export type AbsenceView = Omit<AbsencePutDto, 'isOff'> & { id: string };
 export type PlaceView = PlacePutDto & { id: string };
 export type VendorView = VendorPutDto & { id: string };

@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { IsInt, Max, Min } from 'class-validator';
 
 /** Largest value of PostgreSQL's `integer`. */
-export const INT4_MAX = 2_147_483_647;
+const INT4_MAX = 2_147_483_647;
 
 /** The version that an edit was based on; 0 makes the thing where `least` is 0. */
 export function Version(least: 0 | 1 = 0): PropertyDecorator {

@@ -1,7 +1,7 @@
 /** Around every page behind the sign-in: the slim top bar, the page, the log line. */
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { LogOut } from 'lucide-react';
-import { NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
+import { LogOut, UserRound } from 'lucide-react';
+import { Link, NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import { useKey } from '../shared/keys.ts';
 import { useShop } from '../shared/shop.ts';
@@ -62,6 +62,15 @@ const Who = styled(Quiet)`
   ${phone} {
     display: none;
   }
+`;
+const Account = styled(Link)`
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  gap: ${space.s};
+  min-height: ${touch};
+  min-width: ${touch};
+  text-decoration: none;
 `;
 /** Room for the docked log line, so that it never covers the end of a page. */
 const Room = styled.div`
@@ -127,9 +136,12 @@ export function Layout() {
           {seesPrices && <NavLink to="/shop">Shop</NavLink>}
           {shop.isDemo && seesPrices && <NavLink to="/outbox">Outbox</NavLink>}
         </Nav>
-        <Who>
-          {person.name}, {shop.name}
-        </Who>
+        <Account to="/account" aria-label={`Your account: ${person.name}, ${shop.name}`}>
+          <UserRound size={20} aria-hidden />
+          <Who>
+            {person.name}, {shop.name}
+          </Who>
+        </Account>
         <ThemeButton />
         <OnDesk>
           <Button $look="quiet" onPress={() => setKeys(true)} aria-label="Keys of this screen">

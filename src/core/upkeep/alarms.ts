@@ -40,7 +40,7 @@ const HOUR_MS = 3600_000;
 export const DISK = { lowBytes: 5 * GIB, lowShare: 0.05, fullBytes: GIB / 2 } as const;
 
 /** One copy a day, and one may fail. */
-export const OLDEST_COPY_MS = 48 * HOUR_MS;
+const OLDEST_COPY_MS = 48 * HOUR_MS;
 
 /**
  * What is to be said, the most urgent first.

@@ -18,7 +18,7 @@ interface Target {
   mark: string;
 }
 
-export const restoredDatabase = (mark: string): string => `avrik_restored_${mark}`;
+const restoredDatabase = (mark: string): string => `avrik_restored_${mark}`;
 const restoredPath = (folder: string, name: string, mark: string): string =>
   path.join(folder, `${name}.restored-${mark}`);
 

@@ -31,6 +31,7 @@ import * as addPhotoPairs from '../../../migrations/20261205_add_photo_pairs.ts'
 import * as addPlan from '../../../migrations/20261126_add_plan.ts';
 import * as markInstallation from '../../../migrations/20261208_mark_installation.ts';
 import * as keepMails from '../../../migrations/20261209_keep_mails.ts';
+import * as addAccounts from '../../../migrations/20261210_add_accounts.ts';
 import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -69,6 +70,7 @@ const MIGRATIONS = {
   '20261207_add_readings': addReadings,
   '20261208_mark_installation': markInstallation,
   '20261209_keep_mails': keepMails,
+  '20261210_add_accounts': addAccounts,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */
@@ -88,7 +90,7 @@ const quietLogger = new Logger(() => () => undefined);
 const quoted = (text: string): string => `'${text.replaceAll("'", "''")}'`;
 
 /** A reason to stop that a person can act on: its words are shown without a stack. */
-export class StartRefused extends Error {
+class StartRefused extends Error {
   readonly forPeople = true;
 }
 
@@ -177,7 +179,7 @@ Nothing was changed. Put the right file back, or start once with   npm start -- 
 
 /** The owner of the tables is held by their policies too, so they are lifted for this transaction's rows. */
 async function renewLinks(admin: pg.Client, secret: string): Promise<void> {
-  const tables = ['customer_links', 'mail_settings'];
+  const tables = ['customer_links', 'mail_settings', 'people'];
   for (const table of tables) await admin.query(`alter table ${table} no force row level security`);
   const { rows } = await admin.query<{ id: string }>('select id from customer_links');
   const deps = { secret, publicUrl: '' };
@@ -187,6 +189,7 @@ async function renewLinks(admin: pg.Client, secret: string): Promise<void> {
       id,
     ]);
   await admin.query('update mail_settings set password = null');
+  await admin.query("update people set totp_secret = null, totp_on = false, recovery_hashes = '{}'");
   for (const table of tables) await admin.query(`alter table ${table} force row level security`);
 }
 

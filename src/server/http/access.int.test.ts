@@ -31,6 +31,7 @@ const params = {
   readerId: nextId(),
   voiceId: nextId(),
   mail: 'nonsense',
+  session: 'nonsense',
   bookFile: 'book.pdf',
   paperId: nextId(),
   letterId: nextId(),

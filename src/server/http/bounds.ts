@@ -10,7 +10,7 @@ const DEEPEST = 16;
 /** Fields of one object; the widest request of ours has some forty. */
 const MOST_FIELDS = 200;
 /** Values in all, where a route does not say more. */
-export const MOST_VALUES = 4000;
+const MOST_VALUES = 4000;
 
 /** Names under which JavaScript finds what an object inherits. */
 const INHERITED = new Set(['__proto__', 'constructor', 'prototype']);

@@ -17,6 +17,10 @@ export interface SignedIn {
 declare module 'express-session' {
   interface SessionData {
     who?: SignedIn;
+    /** When it began, UTC ISO instant. */
+    since?: string;
+    /** What the browser said of itself. */
+    device?: string;
   }
 }
 

@@ -23,8 +23,7 @@ export function isDatabaseAway({ code, message }: Fault): boolean {
 }
 
 /** The disk of the server or of the database is full, or the quota used up. */
-export const isDiskFull = ({ code }: Fault): boolean =>
-  code === 'ENOSPC' || code === 'EDQUOT' || code === '53100';
+const isDiskFull = ({ code }: Fault): boolean => code === 'ENOSPC' || code === 'EDQUOT' || code === '53100';
 
 /** Null where it is no fault that is known. */
 export function refusalOfStorage(error: Fault): Refusal | null {

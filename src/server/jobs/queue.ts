@@ -26,6 +26,13 @@ export interface MailCode {
   codeId: string;
 }
 
+/** A link by which somebody sets a password. */
+export interface PasswordMail {
+  shopId: string;
+  personId: string;
+  why: 'reset' | 'invitation';
+}
+
 /** A book to be bound, or an archive to be read. */
 export interface BookJob {
   shopId: string;
@@ -56,6 +63,9 @@ export const queueCode = (tx: Tx, job: MailCode): Promise<unknown> =>
   add(tx, 'mail-code', job, `code-${job.codeId}`);
 export const queueAnswer = (tx: Tx, job: MailAnswer): Promise<unknown> =>
   add(tx, 'mail-answer', job, `answer-${job.questionId}`);
+/** Few tries: the link is old soon. */
+export const queuePasswordMail = (tx: Tx, job: PasswordMail): Promise<unknown> =>
+  add(tx, 'mail-password', job, `password-${job.personId}`, 3);
 export const queueBook = (tx: Tx, task: 'bind-book' | 'read-book', job: BookJob): Promise<unknown> =>
   add(tx, task, job, `book-${job.bookId}`, BOOK_TRIES);
 /** The job of a mail once more; its key is the mail's, so that two presses make one. */

@@ -8,9 +8,10 @@ import type { Deps } from '../deps.ts';
 import { bindBook, readBook } from '../features/book/index.ts';
 import { mailCode, mailRevision } from '../features/estimate/index.ts';
 import { mailLetter, mailReader, textLetter } from '../features/letters/index.ts';
+import { mailPassword } from '../features/session/index.ts';
 import { mailAnswer } from '../features/questions/index.ts';
 import { openPost, type Post, type Sender } from '../mail/post.ts';
-import type { BookJob, MailLetter } from './queue.ts';
+import type { BookJob, MailLetter, PasswordMail } from './queue.ts';
 
 /** No further try follows this one. */
 const isLast = ({ job }: JobHelpers): boolean => job.attempts >= job.max_attempts;
@@ -34,6 +35,7 @@ function tasksFor(deps: Deps, post: Post): TaskList {
     'bind-book': (payload, helpers) => bindBook(deps, payload as BookJob, isLast(helpers)),
     'read-book': (payload, helpers) => readBook(deps, payload as BookJob, isLast(helpers)),
     'mail-code': mailing(mailCode),
+    'mail-password': (payload) => mailPassword(deps, post, payload as PasswordMail),
   };
 }
 

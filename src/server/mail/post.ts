@@ -118,8 +118,8 @@ interface Way {
   isStandIn: boolean;
 }
 
-export const NO_SERVER = 'no mail server is set';
-export const NO_ADDRESS = 'the address that customers would open is not set (it leads to this machine only)';
+const NO_SERVER = 'no mail server is set';
+const NO_ADDRESS = 'the address that customers would open is not set (it leads to this machine only)';
 
 /** Why no mail of a shop can go out now, or null: the demo shop's goes to the stand-in. */
 export function whyNoMail(deps: Deps, shop: { isDemo: boolean }, own: MailServer | undefined): string | null {

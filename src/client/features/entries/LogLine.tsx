@@ -137,7 +137,7 @@ export function LogLine() {
           <Button
             $look="main"
             aria-label="Keep this line"
-            isDisabled={(!writing && line.files.length === 0) || line.keeping}
+            isDisabled={!writing && line.files.length === 0}
             onPress={() => void line.keep()}
           >
             <CornerDownLeft size={20} aria-hidden /> <span data-word>Keep</span>

@@ -1,5 +1,5 @@
 /** The log line's state: the text, what it is understood to say, what was put right, and keeping it. */
-import { useMemo, useRef, useState } from 'react';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryView } from '#contract/entries.ts';
 import { parseLine, type Named, type ParsedLine } from '#core/capture/index.ts';
@@ -38,9 +38,12 @@ export function useLogLine() {
   // Photographs and voice notes.
   const [files, setFiles] = useState<readonly File[]>([]);
   const [kept, setKept] = useState<Kept | null>(null);
-  // One id a line, kept until the line is: a second press, or a try after a lost answer, is the same entry.
-  const id = useRef<string | null>(null);
-  const [keeping, setKeeping] = useState(false);
+  /** How many lines are on their way. */
+  const [keeping, setKeeping] = useState(0);
+  const latest = useRef(text);
+  useLayoutEffect(() => {
+    latest.current = text;
+  });
 
   const parsed = useMemo(() => atHand(parseLine(text, capture), here?.zone), [text, capture, here?.zone]);
   const understood = useMemo(() => understand(parsed, right), [parsed, right]);
@@ -49,11 +52,9 @@ export function useLogLine() {
   const write = (next: string): void => {
     setText(next);
     setFault(null);
-    id.current = null;
     if (next === '') setRight(NOTHING_PUT_RIGHT);
   };
   const putRight = (change: (before: PutRight) => PutRight): void => {
-    id.current = null;
     setFault(null);
     setRight(change);
   };
@@ -65,30 +66,48 @@ export function useLogLine() {
   const chooseFiles = (more: readonly File[]): void => setFiles((before) => [...before, ...more]);
   const dropFile = (file: File): void => setFiles((before) => before.filter((f) => f !== file));
 
+  /**
+   * Keeps what is written and frees the line at once, so that the next one can be written while this one is on its way; a
+   * line that is refused comes back before whatever was written meanwhile.
+   */
   const keep = async (): Promise<void> => {
-    if ((text.trim() === '' && files.length === 0) || keeping) return;
+    if (text.trim() === '' && files.length === 0) return;
     if (!build?.id)
       return setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
-    id.current ??= uuidv7();
-    const said = text.trim() === '' ? onlyFiles(files) : lineSaid();
-    setKeeping(true);
+    const sent = {
+      id: uuidv7(),
+      text,
+      right,
+      files,
+      said: text.trim() === '' ? onlyFiles(files) : lineSaid(),
+    };
+    write('');
+    setFiles([]);
+    setKeeping((n) => n + 1);
     try {
       const entry = await sendAct<EntryView>({
-        id: id.current,
+        id: sent.id,
         route: 'entryAdd',
         params: { buildId: build.id },
-        body: { id: id.current, ...said },
-        words: `${build.name}: ${said.text}`,
+        body: { id: sent.id, ...sent.said },
+        words: `${build.name}: ${sent.said.text}`,
       });
       setKept(entry === 'later' ? null : { entry, build: { id: build.id, name: build.name } });
-      sendFiles(build.id, id.current, files);
-      setFiles([]);
-      write('');
+      sendFiles(build.id, sent.id, sent.files);
     } catch (error) {
+      comeBack(sent);
       setFault(wordsOf(error));
     } finally {
-      setKeeping(false);
+      setKeeping((n) => n - 1);
     }
+  };
+
+  const comeBack = (sent: { text: string; right: PutRight; files: readonly File[] }): void => {
+    const meanwhile = latest.current;
+    setText(meanwhile.trim() === '' ? sent.text : `${sent.text}\n${meanwhile}`);
+    // What was put right is about that line alone.
+    setRight(meanwhile.trim() === '' ? sent.right : NOTHING_PUT_RIGHT);
+    setFiles((now) => [...sent.files, ...now]);
   };
 
   return {
@@ -104,7 +123,7 @@ export function useLogLine() {
     chooseFiles,
     dropFile,
     keep,
-    keeping,
+    keeping: keeping > 0,
     fault,
     kept,
     setKept,

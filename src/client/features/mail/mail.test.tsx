@@ -81,15 +81,53 @@ describe('the mail server', () => {
 
   test('tried: taken, or in the server’s own words why not; stopped', async () => {
     open(OWN);
-    answer = () => ({ body: { to: 'wren@example.org', why: null, released: 2 } });
+    answer = ({ method }) => ({
+      body: method === 'GET' ? OWN : { to: 'wren@example.org', why: null, released: 2 },
+    });
     press('Send a test to me');
     expect(await screen.findByText(/has taken a mail to wren@example\.org/)).toBeTruthy();
-    answer = () => ({ body: { to: 'wren@example.org', why: '535 wrong password', released: 0 } });
+    answer = ({ method }) => ({
+      body: method === 'GET' ? OWN : { to: 'wren@example.org', why: '535 wrong password', released: 0 },
+    });
     press('Send a test to me');
     expect(await screen.findByText('It was not taken: 535 wrong password')).toBeTruthy();
     answer = () => ({ body: { ...OWN, server: null } });
     press('Stop using it');
     expect(await screen.findByText(/^Mail goes to the stand-in/)).toBeTruthy();
+  });
+});
+
+describe('mail that did not go', () => {
+  const VIEW: MailServerView = {
+    ...{ server: null, usual: 'none', whyNot: 'no mail server is set', triedAt: null },
+    open: [
+      {
+        ...{ id: 'letter-1', to: 'Ilse <ilse@example.org>', subject: 'News of your car', state: 'perhaps' },
+        ...{ note: 'Avrik was stopped.', at: '2026-03-10T10:00:00Z', canAgain: true },
+      },
+      {
+        ...{ id: 'letter-2', to: 'Fay <fay@example.org>', subject: 'Your estate', state: 'waiting' },
+        ...{ note: 'no mail server is set', at: '2026-03-10T10:00:00Z', canAgain: true },
+      },
+    ],
+  };
+
+  test('says that none goes; of what was perhaps sent one decides; what waits needs no press', async () => {
+    show(<MailServerPage />, { data: [[['mail-server'], VIEW]] });
+    expect(screen.getByText(/^No mail is being sent: set up a mail server/)).toBeTruthy();
+    expect(screen.getAllByRole('button', { name: /^It arrived/ })).toHaveLength(1);
+    answer = () => ({ body: { ...VIEW, open: VIEW.open.slice(1) } });
+    press('It arrived: News of your car');
+    await waitFor(() => expect(screen.queryByRole('button', { name: /^It arrived/ })).toBeNull());
+    expect(server.asked[0]).toMatchObject({ method: 'POST', path: '/api/mails/letter-1/arrived' });
+    expect(screen.getByText('Waiting: no mail server is set.')).toBeTruthy();
+  });
+
+  test('is sent again', async () => {
+    show(<MailServerPage />, { data: [[['mail-server'], VIEW]] });
+    answer = () => ({ body: VIEW });
+    press('Send it again: News of your car');
+    await waitFor(() => expect(server.asked[0]?.path).toBe('/api/mails/letter-1/again'));
   });
 });
 

@@ -1,10 +1,11 @@
 /** Sign in; in the demo shop with one press. */
+import { useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
-import { Navigate, useNavigate } from 'react-router';
+import { Link, Navigate, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import { SignInDto } from '#contract/session.ts';
 import { wordsOf } from '../../shared/api.ts';
-import { showProblem, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, showProblem, useContractForm } from '../../shared/forms.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -104,8 +105,11 @@ function DemoDoor() {
 function OwnDoor() {
   const signIn = useSignIn();
   const navigate = useNavigate();
-  const form = useContractForm(SignInDto, { email: '', password: '' });
+  const form = useContractForm<SignInDto>(SignInDto, { email: '', password: '' });
   const { errors } = form.formState;
+  // Asked for only where the account has a second factor; it stays once it was.
+  const [wantsCode, setWantsCode] = useState(false);
+  if (errors.code && !wantsCode) setWantsCode(true);
   const submit = form.handleSubmit((body) =>
     signIn.mutateAsync(body).then(
       () => void navigate('/'),
@@ -130,11 +134,21 @@ function OwnDoor() {
           fault={errors.password?.message}
           {...form.register('password')}
         />
+        {wantsCode && (
+          <TextField
+            label="Code from your app"
+            autoComplete="one-time-code"
+            autoFocus
+            fault={errors.code?.message}
+            {...form.register('code', OPTIONAL)}
+          />
+        )}
         <FormFault reason={errors.root?.message} />
         <Row>
           <Button type="submit" isDisabled={signIn.isPending}>
             Sign in
           </Button>
+          <Link to="/forgot">Forgotten password</Link>
         </Row>
       </Stack>
     </form>

@@ -140,7 +140,9 @@ export default function ShopPage() {
             }
             add="New person"
             rows={data.people}
-            note={(p) => `${p.hasLeft ? 'has left, was ' : ''}${p.role}, ${p.email}`}
+            note={(p) =>
+              `${p.hasLeft ? 'deactivated, was ' : ''}${p.role}, ${p.email}${p.invited && !p.hasLeft ? ', has no password yet' : ''}`
+            }
             onOpen={
               person.role === 'owner' ? (row) => setOpen({ list: 'person', ...(row && { row }) }) : undefined
             }

@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   AbsencePutDto,
+  InvitationView,
   PersonPutDto,
   PlacePutDto,
   ShopListsView,
@@ -34,3 +35,6 @@ export function usePut<K extends keyof Puts>(list: K) {
     onError: () => client.invalidateQueries({ queryKey: listsQuery.queryKey }),
   });
 }
+
+export const useInvite = (personId: string) =>
+  useMutation({ mutationFn: () => call<InvitationView>('personInvite', { params: { personId } }) });

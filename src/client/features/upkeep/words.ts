@@ -2,7 +2,7 @@
 import type { UpkeepView } from '#contract/upkeep.ts';
 import type { UpkeepAlarm } from '#core/upkeep/alarms.ts';
 
-export const mails = (n: number): string => (n === 1 ? '1 mail' : `${n} mails`);
+const mails = (n: number): string => (n === 1 ? '1 mail' : `${n} mails`);
 
 export const ALARM_WORDS: Record<UpkeepAlarm, (v: UpkeepView) => string> = {
   'disk-full': () =>

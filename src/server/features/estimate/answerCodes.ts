@@ -44,6 +44,18 @@ export const insertWaiting = (
     { ...a, given: JSON.stringify(a.given), hash: hashOf(a.id, codeOf(deps, a.id)), now: deps.clock.now() },
   );
 
+/** Mails with a code that one link may cause in an hour: enough to mistype, too few to fill a mailbox. */
+export const MOST_CODES_AN_HOUR = 6;
+
+/** Codes mailed for a build since then. */
+export const codesSince = async (tx: Tx, buildId: string, since: string): Promise<number> =>
+  (await tx.one<{ n: number }>(
+    `select count(*)::int as n from answer_codes c
+     join revisions r on r.shop_id = c.shop_id and r.id = c.revision_id
+     where c.shop_id = :shopId and r.build_id = :buildId and c.made_at > :since`,
+    { buildId, since },
+  ))!.n;
+
 export const waitingAnswer = (tx: Tx, id: string): Promise<WaitingAnswer | undefined> =>
   tx.one('select * from answer_codes where shop_id = :shopId and id = :id for update', { id });
 

@@ -1,7 +1,14 @@
 /** What other features may use of this one. */
 export { exportPdf } from './exchange.service.ts';
 export { answersTold, type AnswerTold } from './answersTold.ts';
-export { insertWaiting, noteTry, waitingAnswer, whyNotCode } from './answerCodes.ts';
+export {
+  codesSince,
+  insertWaiting,
+  MOST_CODES_AN_HOUR,
+  noteTry,
+  waitingAnswer,
+  whyNotCode,
+} from './answerCodes.ts';
 export { mailCode, mailRevision } from './estimate.mail.ts';
 export { discretionUsed, revisionById, revisionsOf, type Revision } from './estimate.queries.ts';
 export { beginIn, workableLines, type WorkableLine } from './begin.service.ts';

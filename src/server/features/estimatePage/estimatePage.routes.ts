@@ -143,6 +143,12 @@ async function takeAnswers(deps: Deps, opened: Opened, req: Request): Promise<Pa
   const typed = typedIn(req, revision);
   const faults = whyNotAnswers(revision.content, typed.answers, typed.understood);
   if (typed.name === '') faults.push({ field: 'name', reason: 'write your name' });
+  const anHourAgo = new Date(Date.parse(deps.clock.now()) - 3600_000).toISOString();
+  if ((await estimate.codesSince(tx, buildId, anHourAgo)) >= estimate.MOST_CODES_AN_HOUR)
+    faults.push({
+      field: 'name',
+      reason: 'several codes were mailed to you within the hour: use the newest, wait an hour, or ring us',
+    });
   if (faults.length > 0) {
     const before = await linesNow(opened, revision);
     const lines = new Map(

@@ -14,12 +14,22 @@ export interface News {
 
 export interface Listener {
   shopId: string;
+  personId: string;
   /** Number of the last entry this screen knows of. */
   after: number;
   send: (news: News) => void;
+  /** Whether the session that it was opened with still holds. */
+  stillSignedIn: () => Promise<boolean>;
+  /** Ends the stream. */
+  end: () => void;
 }
 
+/** Streams of one person: more than anybody has screens. */
+const MOST_STREAMS = 20;
+
 const RETRY_MS = 1000;
+/** Where PostgreSQL says whose sessions changed. */
+const SESSIONS = 'avrik_sessions';
 const BATCH = 500;
 
 export class LiveHub {
@@ -40,16 +50,21 @@ export class LiveHub {
     });
     client.on('error', () => undefined); // 'end' follows
     client.on('end', () => this.reconnect(client));
-    client.on('notification', ({ payload }) => this.nudge(payload ?? ''));
+    client.on('notification', ({ channel, payload = '' }) =>
+      channel === SESSIONS ? this.sessionsChanged(payload) : this.nudge(payload),
+    );
     this.client = client;
     try {
       await client.connect();
-      await client.query('listen avrik_entries');
+      await client.query(`listen avrik_entries; listen ${SESSIONS}`);
     } catch (err) {
       this.deps.log.warn({ err }, 'live news: no connection, trying again');
       return this.reconnect(client);
     }
-    for (const listener of this.listeners.keys()) void this.catchUp(listener);
+    for (const listener of this.listeners.keys()) {
+      void this.catchUp(listener);
+      void this.check(listener);
+    }
   }
 
   private reconnect(client: pg.Client): void {
@@ -61,6 +76,26 @@ export class LiveHub {
 
   private nudge(shopId: string): void {
     for (const listener of this.listeners.keys()) if (listener.shopId === shopId) void this.catchUp(listener);
+  }
+
+  /** Somebody signed out, was signed out, or left: what is still open of theirs ends. */
+  private sessionsChanged(personId: string): void {
+    for (const listener of this.listeners.keys())
+      if (listener.personId === personId) void this.check(listener);
+  }
+
+  /** Ends a stream whose session is gone. A database that does not answer ends none: the next look will tell. */
+  async check(listener: Listener): Promise<void> {
+    if (await listener.stillSignedIn().catch(() => true)) return;
+    this.listeners.delete(listener);
+    listener.end();
+  }
+
+  /** Whether one more may be opened. */
+  hasRoomFor(personId: string): boolean {
+    let open = 0;
+    for (const listener of this.listeners.keys()) if (listener.personId === personId) open += 1;
+    return open < MOST_STREAMS;
   }
 
   /** Adds a screen; it is caught up at once, and the returned function removes it. */

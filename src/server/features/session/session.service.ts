@@ -1,5 +1,4 @@
 /** Signing in, and the shop that one signs in to. */
-import { hash, verify } from '@node-rs/argon2';
 import type { Role } from '#contract/access.ts';
 import type { SessionView, ShopCreateDto, ShopView, SignInDto } from '#contract/session.ts';
 import { minorDigits } from '#core/money/money.ts';
@@ -10,15 +9,11 @@ import { atTheDoor, inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
+import { accountForUpdate } from './account.queries.ts';
+import { passSecondFactor } from './account.service.ts';
+import { noteEvent } from './events.ts';
+import { hashPassword, isPassword, refuseWeakPassword } from './passwords.ts';
 import * as q from './session.queries.ts';
-
-/** Argon2id as OWASP's Password Storage Cheat Sheet advises: 19 MiB, two passes, one lane. */
-const ARGON2ID = { memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const;
-
-export const hashPassword = (password: string): Promise<string> => hash(password, ARGON2ID);
-
-export const isPassword = (passwordHash: string, password: string): Promise<boolean> =>
-  verify(passwordHash, password);
 
 const asSignedIn = (p: q.PersonRow): SignedIn => ({
   personId: p.id,
@@ -30,16 +25,37 @@ const asSignedIn = (p: q.PersonRow): SignedIn => ({
 /** A hash to check against when nobody has this address, so that the answer takes as long. */
 const nobody = hashPassword('nobody has this password');
 
+/** Checks address, password and second factor; every try at a known address is noted for the owner. */
 export async function signIn(deps: Deps, dto: SignInDto): Promise<SignedIn> {
   const email = dto.email.trim().toLowerCase();
   const people = await atTheDoor(deps.db, { email }, (tx) => q.peopleAtTheDoor(tx, email));
   for (const person of people)
-    if (await verify(person.password_hash, dto.password)) return asSignedIn(person);
-  if (people.length === 0) await verify(await nobody, dto.password);
+    if (await isPassword(person.password_hash, dto.password)) return enter(deps, person, dto.code);
+  if (people.length === 0) await isPassword(await nobody, dto.password);
+  for (const person of people) await noteFailure(deps, person, 'A wrong password.');
   throw new Refusal('sign-in', 'The address or the password is not right.', {
     fields: [{ field: 'password', reason: 'the address or the password is not right' }],
   });
 }
+
+async function enter(deps: Deps, person: q.PersonRow, code: string | undefined): Promise<SignedIn> {
+  try {
+    await inShop(deps.db, person.shop_id, async (tx) => {
+      await passSecondFactor(tx, deps, (await accountForUpdate(tx, person.id))!, code);
+      await noteEvent(tx, deps.clock.now(), { kind: 'signed in', personId: person.id, text: 'Signed in.' });
+    });
+  } catch (error) {
+    if (error instanceof Refusal && code)
+      await noteFailure(deps, person, 'A wrong code of the second factor.');
+    throw error;
+  }
+  return asSignedIn(person);
+}
+
+const noteFailure = (deps: Deps, { shop_id, id }: q.PersonRow, text: string): Promise<number> =>
+  inShop(deps.db, shop_id, (tx) =>
+    noteEvent(tx, deps.clock.now(), { kind: 'sign-in failed', personId: id, text }),
+  );
 
 const demoShop = async (deps: Deps): Promise<string | null> =>
   deps.openDemo ? atTheDoor(deps.db, {}, q.demoShopId) : null;
@@ -91,6 +107,7 @@ export async function createFirstShop(deps: Deps, dto: ShopCreateDto): Promise<S
   const fields = whyNotShop(dto);
   if (fields.length > 0)
     throw new Refusal('invalid', `${fields[0]!.field}: ${fields[0]!.reason}.`, { fields });
+  await refuseWeakPassword(dto.password, { name: dto.ownerName, email: dto.email, shopName: dto.shopName });
   return createShop(deps, dto, false);
 }
 
@@ -120,3 +137,10 @@ export async function createShop(deps: Deps, dto: ShopCreateDto, isDemo: boolean
     return { personId: dto.personId, shopId: dto.shopId, name: dto.ownerName.trim(), role: 'owner' };
   });
 }
+
+/** Noted, and told to every process, so that what is still open of it ends. */
+export const noteSignOut = (deps: Deps, { shopId, personId }: SignedIn): Promise<void> =>
+  inShop(deps.db, shopId, async (tx) => {
+    await noteEvent(tx, deps.clock.now(), { kind: 'signed out', personId, text: 'Signed out.' });
+    await tx.one(`select pg_notify('avrik_sessions', :personId)`, { personId });
+  });

@@ -22,7 +22,7 @@ interface PersonRow extends Omit<PersonView, 'hasLeft'> {
 export const people = async (tx: Tx): Promise<PersonView[]> =>
   (
     await tx.rows<PersonRow>(
-      `select id, name, email, role, has_left, version, skills from people
+      `select id, name, email, role, has_left, version, skills, invited_at is not null as invited from people
        where shop_id = :shopId order by has_left, name collate people_order`,
     )
   ).map(({ has_left: hasLeft, ...p }) => ({ ...p, hasLeft }));
@@ -88,9 +88,9 @@ export const saveAbsence = (
     { id, personId, from, to: to ?? null, reason, removedAt: isOff ? now : null },
   );
 
-/** Signs a person out everywhere. */
-export const endSessions = (tx: Tx, personId: string): Promise<number> =>
-  tx.run(`delete from sessions where sess->'who'->>'personId' = :personId`, { personId });
+/** Has still to set a password. */
+export const noteInvited = (tx: Tx, id: string, now: string): Promise<number> =>
+  tx.run('update people set invited_at = :now where shop_id = :shopId and id = :id', { id, now });
 
 export const savePlace = (
   tx: Tx,

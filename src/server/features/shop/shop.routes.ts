@@ -11,6 +11,7 @@ export function shopRoutes(deps: Deps): Feature {
       body: PersonPutDto,
       run: ({ who, params, body }) => s.putPerson(deps, who, params.personId!, body),
     }),
+    personInvite: handler({ run: ({ who, params }) => s.invitePerson(deps, who, params.personId!) }),
     placePut: handler({
       body: PlacePutDto,
       run: ({ who, params, body }) => s.putPlace(deps, who, params.placeId!, body),

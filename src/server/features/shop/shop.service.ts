@@ -3,7 +3,9 @@ import type { KnownView } from '#contract/builds.ts';
 import {
   MOST_NAMES,
   type AbsencePutDto,
+  type InvitationView,
   type PersonPutDto,
+  type PersonView,
   type PlacePutDto,
   type ShopListsView,
   type VendorPutDto,
@@ -15,9 +17,22 @@ import { dayOf } from '#core/time/days.ts';
 import { whyNotStand } from '#core/shop/people.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { changedMeanwhile, invalidAt, Refusal } from '../../http/refusal.ts';
+import { changedMeanwhile, invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { hashPassword, insertPerson, isPassword, shopOf } from '../session/index.ts';
+import { queuePasswordMail } from '../../jobs/queue.ts';
+import { mailServerOf, whyNoMail } from '../../mail/post.ts';
+import {
+  endSessions,
+  hashPassword,
+  insertPerson,
+  INVITATION_MS,
+  passwordUrl,
+  isPassword,
+  noPassword,
+  noteEvent,
+  refuseWeakPassword,
+  shopOf,
+} from '../session/index.ts';
 import * as q from './shop.queries.ts';
 
 const listsOf = async (tx: Tx, deps: Deps): Promise<ShopListsView> => ({
@@ -74,8 +89,11 @@ export const putPerson = (
   inShop(deps.db, who.shopId, async (tx) => {
     await q.lockShop(tx);
     const lists = await listsOf(tx, deps);
-    const kept = lists.people.find((p) => p.id === id)?.skills ?? [];
+    const known = lists.people.find((p) => p.id === id);
+    const invited = known?.invited ?? password === undefined;
+    const kept = known?.skills ?? [];
     const after = {
+      invited,
       ...dto,
       id,
       name: dto.name.trim(),
@@ -98,14 +116,63 @@ export const putPerson = (
       throw invalidAt('email', 'somebody here signs in with that address already');
     const whyNot = whyNotStand(lists.people, after);
     if (whyNot) throw invalidAt(dto.hasLeft ? 'hasLeft' : 'role', whyNot);
-    if (!oldHash && newPassword === undefined)
-      throw invalidAt('password', 'a new person needs one to begin with');
-    const passwordHash = newPassword === undefined ? oldHash! : await hashPassword(newPassword);
+    if (newPassword !== undefined)
+      await refuseWeakPassword(newPassword, { ...after, shopName: (await shopOf(tx)).name });
+    const passwordHash =
+      newPassword === undefined ? (oldHash ?? (await noPassword())) : await hashPassword(newPassword);
     if (!before) await insertPerson(tx, { ...after, passwordHash });
+    if (!before && newPassword === undefined) await q.noteInvited(tx, id, deps.clock.now());
+    await noteChange(tx, deps, who, before, after, newPassword !== undefined);
     if (before || after.skills.length > 0) await q.updatePerson(tx, { ...after, passwordHash });
     if (before && (before.role !== after.role || after.hasLeft || newPassword !== undefined))
-      await q.endSessions(tx, id);
+      await endSessions(tx, id);
     return listsOf(tx, deps);
+  });
+
+/** For the owner to read later: who joined, whose role, address or password changed, who left. */
+async function noteChange(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  before: PersonView | undefined,
+  after: Omit<PersonView, 'version' | 'invited'>,
+  hasNewPassword: boolean,
+): Promise<void> {
+  const words = !before
+    ? [`Joined as ${after.role}`]
+    : [
+        before.role === after.role ? '' : `${before.role} became ${after.role}`,
+        before.email === after.email ? '' : `signs in with ${after.email} instead of ${before.email}`,
+        before.hasLeft === after.hasLeft ? '' : after.hasLeft ? 'left' : 'came back',
+        hasNewPassword ? 'got a new password from the owner' : '',
+      ];
+  const text = words.filter((w) => w !== '').join('; ');
+  if (text !== '')
+    await noteEvent(tx, deps.clock.now(), {
+      kind: 'person changed',
+      text,
+      personId: after.id,
+      byId: who.personId,
+    });
+}
+
+/** A link by which a person sets their password, for the owner to hand over; it goes by mail too where mail goes. */
+export const invitePerson = (deps: Deps, who: SignedIn, personId: string): Promise<InvitationView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const person = (await listsOf(tx, deps)).people.find((p) => p.id === personId && !p.hasLeft);
+    if (!person) throw notFound('person');
+    const passwordHash = (await q.passwordHashOf(tx, personId))!;
+    const now = deps.clock.now();
+    await noteEvent(tx, now, {
+      kind: 'invited',
+      text: 'A link to set a password was made; it holds for a week.',
+      personId,
+      byId: who.personId,
+    });
+    await queuePasswordMail(tx, { shopId: who.shopId, personId, why: 'invitation' });
+    const whyNot = whyNoMail(deps, await shopOf(tx), await mailServerOf(tx));
+    const holder = { shopId: who.shopId, personId, passwordHash };
+    return { url: passwordUrl(deps, holder, Date.parse(now) + INVITATION_MS), mailed: whyNot === null };
   });
 
 /** Adds or changes a place. One where a car stands is not closed. */

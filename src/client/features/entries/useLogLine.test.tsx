@@ -1,0 +1,77 @@
+/** The log line while it keeps. Nasty cases: typing while the last line is on its way, a second line kept meanwhile, a refusal with new words typed. */
+import { afterEach, beforeEach, expect, test } from '@jest/globals';
+import { act, renderHook, waitFor } from '@testing-library/react';
+import { around } from '#tests/support/page.tsx';
+import { allHere } from '../../shared/device.ts';
+import { forgetAct, sendAs } from '../outgoing/outgoing.ts';
+import { useLogLine } from './useLogLine.ts';
+
+type Answer = (status: number, body: object) => Promise<void>;
+interface Asked {
+  body: { id: string; text: string };
+  answer: Answer;
+}
+let asked: Asked[];
+const realFetch = globalThis.fetch;
+
+beforeEach(() => {
+  asked = [];
+  localStorage.clear();
+  sendAs('p');
+  globalThis.fetch = ((_url: string, init: { body: string }) =>
+    new Promise((resolve) => {
+      const answer: Answer = async (status, body) =>
+        act(async () => {
+          resolve({ ok: status < 400, status, headers: new Headers(), json: async () => body } as Response);
+          await new Promise((r) => setTimeout(r, 20));
+        });
+      asked.push({ body: JSON.parse(init.body) as Asked['body'], answer });
+    })) as unknown as typeof fetch;
+});
+afterEach(async () => {
+  sendAs(null);
+  for (const a of await allHere('acts')) await forgetAct(a.id);
+  globalThis.fetch = realFetch;
+});
+
+const open = () => renderHook(() => useLogLine(), { wrapper: around() }).result;
+const entry = (text: string) => ({ id: 'e', kind: 'did', text });
+const refusal = { type: 'x', title: 'x', status: 400, detail: 'That is too long.' };
+
+test('what is typed while a line is on its way is the next line, and both are kept', async () => {
+  const line = open();
+  act(() => line.current.write('hearse: did first bolt'));
+  act(() => void line.current.keep());
+  await waitFor(() => expect(asked).toHaveLength(1));
+  act(() => line.current.write('hearse: did second bolt'));
+  act(() => void line.current.keep());
+  act(() => line.current.write('hearse: found'));
+  await asked[0]!.answer(200, entry('did first bolt'));
+  expect(line.current.text).toBe('hearse: found');
+  await waitFor(() => expect(asked).toHaveLength(2));
+  await asked[1]!.answer(200, entry('did second bolt'));
+  expect(line.current.text).toBe('hearse: found');
+  expect(asked.map((a) => a.body.text)).toEqual(['did first bolt', 'did second bolt']);
+  expect(new Set(asked.map((a) => a.body.id)).size).toBe(2);
+});
+
+test('a line that is refused comes back, before what was typed meanwhile, and says why', async () => {
+  const line = open();
+  act(() => line.current.write('hearse: did first bolt'));
+  act(() => void line.current.keep());
+  await waitFor(() => expect(asked).toHaveLength(1));
+  expect(line.current.text).toBe('');
+  act(() => line.current.write('and the second'));
+  await asked[0]!.answer(400, refusal);
+  expect(line.current.text).toBe('hearse: did first bolt\nand the second');
+  expect(line.current.fault).toBe('That is too long.');
+});
+
+test('a line for no car is not taken away', () => {
+  const line = open();
+  act(() => line.current.write('did first bolt'));
+  act(() => void line.current.keep());
+  expect(line.current.text).toBe('did first bolt');
+  expect(line.current.fault).toMatch(/^Which car/);
+  expect(asked).toEqual([]);
+});
