@@ -1,19 +1,19 @@
 /** Around every page behind the sign-in: the slim top bar, the page, the log line. */
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { LogOut, UserRound } from 'lucide-react';
+import { UserRound } from 'lucide-react';
 import { Link, NavLink, Outlet, ScrollRestoration, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import { useKey } from '../shared/keys.ts';
 import { useShop } from '../shared/shop.ts';
 import { Button } from '../ui/Button.tsx';
 import { Quiet } from '../ui/parts.tsx';
-import { color, phone, size, space, touch } from '../ui/tokens.ts';
+import { color, narrow, phone, size, space, touch } from '../ui/tokens.ts';
 import { LogLine } from '../features/entries/LogLine.tsx';
 import { LogTarget } from '../features/entries/target.tsx';
 import { sendAs } from '../features/outgoing/index.ts';
 import { resumePhotos } from '../features/photos/index.ts';
 import { RunningBar } from '../features/work/index.ts';
-import { useSignOut } from '../features/session/session.queries.ts';
+import { SignOutButton } from '../features/session/index.ts';
 import { useLive } from './live.ts';
 import { ReachBar } from './ReachBar.tsx';
 import { ThemeButton } from './ThemeButton.tsx';
@@ -59,7 +59,7 @@ const Nav = styled.nav`
   }
 `;
 const Who = styled(Quiet)`
-  ${phone} {
+  ${narrow} {
     display: none;
   }
 `;
@@ -106,7 +106,6 @@ const WHEN_QUIET_MS = 1500;
 
 export function Layout() {
   const { shop, person, seesPrices } = useShop();
-  const signOut = useSignOut();
   const navigate = useNavigate();
   const [keys, setKeys] = useState(false);
   useLive();
@@ -148,14 +147,9 @@ export function Layout() {
             ?
           </Button>
         </OnDesk>
-        <Button
-          aria-label="Sign out"
-          $look="quiet"
-          onPress={() => signOut.mutate(undefined, { onSuccess: () => void navigate('/sign-in') })}
-        >
-          <LogOut size={20} aria-hidden />
-          <OnDesk>Sign out</OnDesk>
-        </Button>
+        <OnDesk>
+          <SignOutButton />
+        </OnDesk>
       </Bar>
       <ReachBar />
       <Suspense>

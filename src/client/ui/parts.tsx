@@ -1,6 +1,6 @@
 /** Small parts that several screens use. */
 import { styled } from 'styled-components';
-import { color, font, phone, size, space, touch } from './tokens.ts';
+import { color, font, narrow, phone, size, space, touch } from './tokens.ts';
 
 export const Page = styled.main`
   max-width: 82rem;
@@ -123,7 +123,7 @@ export const Aside = styled.div`
   grid-template-columns: minmax(0, 1fr) 22rem;
   gap: 0 ${space.xl};
   align-items: start;
-  ${phone} {
+  ${narrow} {
     grid-template-columns: minmax(0, 1fr);
     gap: ${space.m};
   }

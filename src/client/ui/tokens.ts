@@ -50,6 +50,8 @@ export const space = { xs: '4px', s: '8px', m: '12px', l: '20px', xl: '32px' } a
 /** Smallest thing a gloved thumb should have to hit. */
 export const touch = '44px';
 
+/** Where two columns would squeeze each other: a tablet upright. */
+export const narrow = '@media (max-width: 1040px)';
 export const phone = '@media (max-width: 760px)';
 
 /** The names by day; a picture that goes out of the house is drawn with them. */

@@ -20,6 +20,7 @@ import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault } from '../../ui/Form.tsx';
 import { Head, ListLine, Mono, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { space } from '../../ui/tokens.ts';
+import { SignOutButton } from '../session/index.ts';
 import { accountQuery, useAccount } from './account.queries.ts';
 
 const Two = styled.div`
@@ -54,6 +55,7 @@ export default function AccountPage() {
             {person.name}, {data.email}
           </Quiet>
           {person.role === 'owner' && <Link to="/account/events">Sign-ins and changes</Link>}
+          <SignOutButton />
         </Row>
         <Two>
           <Password />

@@ -14,7 +14,7 @@ import { useTitle } from '../../shared/title.ts';
 import { NoSuchPage } from '../../shell/Problem.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { CarTitle, Notice, Now, Page, Quiet, Row, Stack } from '../../ui/parts.tsx';
-import { phone, space } from '../../ui/tokens.ts';
+import { narrow, space } from '../../ui/tokens.ts';
 import { CarSelect, useThisCar } from '../entries/index.ts';
 import { benchQuery, doneJobsQuery, limitsQuery } from './bench.queries.ts';
 import { ContactorRecord } from './ContactorRecord.tsx';
@@ -34,7 +34,7 @@ const Sides = styled.div`
   grid-template-columns: minmax(0, 1fr) minmax(0, 26rem);
   gap: ${space.l} ${space.xl};
   align-items: start;
-  ${phone} {
+  ${narrow} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;

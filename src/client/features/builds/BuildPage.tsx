@@ -14,7 +14,7 @@ import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CarTitle, Head, Mono, Notice, Now, Page, Panel, Quiet, Row, Stack } from '../../ui/parts.tsx';
-import { phone, space } from '../../ui/tokens.ts';
+import { narrow, phone, space } from '../../ui/tokens.ts';
 import { useDraftLetter } from '../letters/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { Questions } from '../questions/index.ts';
@@ -32,7 +32,7 @@ const Columns = styled.div`
   grid-template: 'book first' auto 'book then' 1fr / minmax(0, 1fr) 20rem;
   gap: 0 ${space.xl};
   align-items: start;
-  ${phone} {
+  ${narrow} {
     grid-template: 'first' 'book' 'then' / minmax(0, 1fr);
     gap: ${space.m};
   }

@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import { SumTable } from '../../ui/parts.tsx';
-import { color, phone, space } from '../../ui/tokens.ts';
+import { color, narrow, space } from '../../ui/tokens.ts';
 
 /** Sums by line or by car; on a phone each row is a block, and each cell says what it is (`data-of`). */
 export const MoneyTable = styled(SumTable)`
@@ -13,7 +13,7 @@ export const MoneyTable = styled(SumTable)`
   tfoot tr {
     border-top: 2px solid ${color.ink};
   }
-  ${phone} {
+  ${narrow} {
     thead {
       display: none;
     }

@@ -12,7 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextAreaField, TextField } from '../../ui/Field.tsx';
 import { Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
-import { phone, space } from '../../ui/tokens.ts';
+import { narrow, space } from '../../ui/tokens.ts';
 import { photoUrl, usePhotosByEntry } from '../photos/index.ts';
 import { Leaks } from './Leaks.tsx';
 import { LetterText, type LetterPicture } from './LetterText.tsx';
@@ -29,7 +29,7 @@ const Columns = styled.div`
   grid-template-columns: minmax(0, 1.35fr) minmax(18rem, 1fr);
   gap: ${space.xl};
   align-items: start;
-  ${phone} {
+  ${narrow} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;

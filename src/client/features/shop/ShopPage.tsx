@@ -9,7 +9,7 @@ import { useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Head, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
-import { color, phone, space, touch } from '../../ui/tokens.ts';
+import { color, narrow, space, touch } from '../../ui/tokens.ts';
 import { PrintLabels } from '../labels/index.ts';
 import { UpkeepPanel } from '../upkeep/index.ts';
 import { PersonDialog } from './PersonDialog.tsx';
@@ -22,7 +22,7 @@ const Lists = styled.div`
   grid-template-columns: 1.2fr 1fr 1fr;
   gap: ${space.m} ${space.xl};
   align-items: start;
-  ${phone} {
+  ${narrow} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;
