@@ -85,7 +85,7 @@ elsewhere, or begin anew: npm start -- --fresh sets aside what is there.`,
 async function database(folder) {
   if (process.env.DATABASE_URL)
     return { adminUrl: process.env.DATABASE_URL, isPrivate: false, stop: () => {} };
-  refuseLostDatabase(folder);
+  if (!wants('--fresh')) refuseLostDatabase(folder);
   const bin = ensurePostgres();
   const cluster = await startCluster({ bin, folder });
   const mark = interrupted(folder);
@@ -181,7 +181,8 @@ async function main() {
       AVRIK_SUPERVISED: '1',
       AVRIK_COPIES: cluster.isPrivate ? (process.env.AVRIK_BACKUP === 'off' ? 'off' : 'daily') : 'elsewhere',
     };
-    supervised = await keepRunning(() => serve(env), { keepUp: cluster.keepUp });
+    supervised = keepRunning(() => serve(env), { keepUp: cluster.keepUp });
+    await supervised.ready;
     if (env.AVRIK_COPIES === 'daily') copies = keepDaily(folder);
   } catch (error) {
     if (!stopping)

@@ -12,14 +12,13 @@ const LOOK_EVERY_MS = 2000;
 const waitBefore = (endsInARow) => Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** (endsInARow - 1));
 
 /**
- * Starts by `serve` and waits until it listens; throws where the first start fails, since a person stands there then.
+ * Starts by `serve`; `ready` is fulfilled when it listens, and throws where it does not come up.
  * @param serve starts the server once: `{ server, listening }`
  * @param keepUp looks after the database, and starts it again where it is down; may be missing
  */
-export async function keepRunning(serve, { keepUp }) {
+export function keepRunning(serve, { keepUp }) {
   let current = serve();
   let stopping = false;
-  await current.listening;
   let since = Date.now();
 
   const watch = async () => {
@@ -42,7 +41,11 @@ export async function keepRunning(serve, { keepUp }) {
       );
     }
   };
-  void watch();
+  // A first start that fails is not tried again: `ready` throws, and a person stands there.
+  const ready = current.listening.then(() => {
+    since = Date.now();
+    void watch();
+  });
 
   const looking = keepUp
     ? setInterval(() => {
@@ -51,6 +54,7 @@ export async function keepRunning(serve, { keepUp }) {
     : undefined;
 
   return {
+    ready,
     stop: async () => {
       stopping = true;
       clearInterval(looking);

@@ -45,6 +45,7 @@ export const makeRouter = (client: QueryClient) =>
                 },
                 { path: '/account', lazy: page(() => import('./features/account/AccountPage.tsx')) },
                 { path: '/account/events', lazy: page(() => import('./features/account/EventsPage.tsx')) },
+                { path: '/gone', lazy: page(() => import('./features/builds/GonePage.tsx')) },
                 { path: '/builds/new', lazy: page(() => import('./features/builds/NewBuildPage.tsx')) },
                 { path: '/builds/:buildId', lazy: page(() => import('./features/builds/BuildPage.tsx')) },
                 {

@@ -16,6 +16,7 @@ import {
   Validate,
 } from 'class-validator';
 import { STANDARDS, type Standard } from '#core/log/standards.ts';
+import { STAGES, type Stage } from '#core/builds/stages.ts';
 import type { Kind } from '#core/log/kinds.ts';
 import { PAUSE_SIDES, type Pause, type PauseSide } from '#core/pauses/pauses.ts';
 import { Amount } from './amount.ts';
@@ -126,6 +127,53 @@ export class BuildNextDto {
   version!: number;
 }
 
+/** To where the build goes, from where whoever asks believes it to be. */
+export class StageDto {
+  /** Of the entry that says so. */
+  @IsUUID() id!: string;
+  @IsIn(STAGES, { message: 'one of the stages' }) from!: Stage;
+  @IsIn(STAGES, { message: 'one of the stages' }) to!: Stage;
+  /** Why, where it needs a word. */
+  @IsOptional() @IsString() @MaxLength(500, { message: 'at most 500 characters' }) word?: string;
+}
+
+/** What language a customer reads. */
+export const LANGUAGES = ['en-GB', 'en-US', 'de'] as const;
+export type Language = (typeof LANGUAGES)[number];
+
+/** A customer as they should stand, and what the shop calls their build. */
+export class CustomerPutDto {
+  /** Of the entry that says so, where the nickname changes. */
+  @IsUUID() id!: string;
+  /** Of the customer. */
+  @Version(1) version!: number;
+  @NonEmpty(60, 'one or two words you would shout across the shop') nickname!: string;
+  @NonEmpty(120, 'whose is it?') name!: string;
+  @IsEmail({}, { message: 'that is not an email address' }) @MaxLength(200) email!: string;
+  @IsString() @MaxLength(40, { message: 'at most 40 characters' }) phone!: string;
+  @IsString() @MaxLength(500, { message: 'at most 500 characters' }) address!: string;
+  @IsIn(LANGUAGES, { message: 'choose a language' }) language!: Language;
+}
+
+/** What of a build that went home stands in the list. */
+export interface ClosedBuild {
+  id: string;
+  number: string;
+  nickname: string;
+  vehicle: string;
+  vehicleYear: number | null;
+  customer: string;
+  stage: Stage;
+  /** UTC ISO instant at which it came to this stage. */
+  stageAt: string;
+}
+export interface ClosedView {
+  builds: ClosedBuild[];
+}
+export class ClosedQuery {
+  @IsOptional() @IsString() @MaxLength(100) q?: string;
+}
+
 /** A build rests: why, for whose reasons, and until about when. */
 export class PauseDto {
   @NonEmpty(200, 'say why it rests') reason!: string;
@@ -157,6 +205,7 @@ export interface KindSumView {
 }
 
 export interface BuildRow {
+  stage: Stage;
   id: string;
   number: string;
   nickname: string;
@@ -182,6 +231,8 @@ export interface FloorView {
 }
 
 export interface BuildView extends BuildRow {
+  /** Absent for those who see no contacts. */
+  customerRecord?: { version: number; phone: string; address: string; language: Language };
   standard: Standard;
   next: string;
   version: number;

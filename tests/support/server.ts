@@ -5,7 +5,7 @@ import path from 'node:path';
 import pg from 'pg';
 import { pino } from 'pino';
 import supertest from 'supertest';
-import { afterAll, beforeAll } from '@jest/globals';
+import { afterAll, beforeAll, expect } from '@jest/globals';
 import { pathOf, ROLES, type Role } from '#contract/access.ts';
 import type { EntryAddDto } from '#contract/entries.ts';
 import type { EstimateLineDto } from '#contract/estimate.ts';
@@ -145,7 +145,9 @@ export async function signedIn(server: TestServer, shop: TestShop, role: Role): 
   return agent;
 }
 
-/** A build made through the API; answers its id. */
+let builds = 1;
+
+/** A build made through the API; answers its id. Where its nickname is taken among the open builds, it gets a number. */
 export async function makeBuild(agent: Agent, more: Record<string, unknown> = {}): Promise<string> {
   const id = nextId();
   const body = {
@@ -160,7 +162,11 @@ export async function makeBuild(agent: Agent, more: Record<string, unknown> = {}
     standard: 'preserve',
     ...more,
   };
-  await agent.post(pathOf('buildCreate')).send(body).expect(200);
+  const { status, body: answer } = await agent.post(pathOf('buildCreate')).send(body);
+  const taken = (answer as { fields?: { field: string }[] }).fields?.some((f) => f.field === 'nickname');
+  if (status === 400 && taken && body.nickname !== '')
+    return makeBuild(agent, { ...more, nickname: `${body.nickname.replace(/ \d+$/, '')} ${(builds += 1)}` });
+  expect({ status, answer }).toMatchObject({ status: 200 });
   return id;
 }
 

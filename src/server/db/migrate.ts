@@ -32,6 +32,7 @@ import * as addPlan from '../../../migrations/20261126_add_plan.ts';
 import * as markInstallation from '../../../migrations/20261208_mark_installation.ts';
 import * as keepMails from '../../../migrations/20261209_keep_mails.ts';
 import * as addAccounts from '../../../migrations/20261210_add_accounts.ts';
+import * as addBuildStages from '../../../migrations/20261211_add_build_stages.ts';
 import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -71,6 +72,7 @@ const MIGRATIONS = {
   '20261208_mark_installation': markInstallation,
   '20261209_keep_mails': keepMails,
   '20261210_add_accounts': addAccounts,
+  '20261211_add_build_stages': addBuildStages,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -1,5 +1,5 @@
 /** One build: where it stands, what it comes to, and its logbook. */
-import { Suspense } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
@@ -25,6 +25,8 @@ import { Logbook } from './Logbook.tsx';
 import { Rests } from './Rests.tsx';
 import { NextPanel } from './NextPanel.tsx';
 import { Sums } from './Sums.tsx';
+
+const StageDialog = lazy(() => import('./StageDialog.tsx'));
 
 /** Desk: the logbook beside the rest. Phone: what it waits for, then the logbook, then what it comes to. */
 const Columns = styled.div`
@@ -97,6 +99,7 @@ function BuildHead({ build }: { build: BuildView }) {
         <Quiet>stands: {build.place ?? 'not placed yet'}</Quiet>
         {build.eventDay && <Quiet>event: {formatDay(build.eventDay, manner.locale, manner.today)}</Quiet>}
         <PromisedFor build={build} />
+        {seesPrices && <StageButton build={build} />}
         <DraftButton build={build} />
       </Row>
       {build.notRoadworthy.length > 0 && (
@@ -110,6 +113,23 @@ function BuildHead({ build }: { build: BuildView }) {
         </p>
       )}
     </Stack>
+  );
+}
+
+function StageButton({ build }: { build: BuildView }) {
+  const [choosing, setChoosing] = useState(false);
+  return (
+    <>
+      {build.stage !== 'open' && <b>{build.stage}</b>}
+      <Button $look="quiet" onPress={() => setChoosing(true)}>
+        {build.stage === 'open' ? 'Finish or hand over' : 'Change'}
+      </Button>
+      {choosing && (
+        <Suspense>
+          <StageDialog build={build} onClose={() => setChoosing(false)} />
+        </Suspense>
+      )}
+    </>
   );
 }
 

@@ -14,6 +14,7 @@ import { HowTold, lettersQuery } from '../letters/index.ts';
 import { useLink } from './builds.queries.ts';
 import { Readers } from './Readers.tsx';
 
+const CustomerDialog = lazy(() => import('./CustomerDialog.tsx'));
 const AgreedDialog = lazy(() => import('./AgreedDialog.tsx'));
 
 const Letter = styled(Link)`
@@ -33,6 +34,7 @@ function Known({ build }: { build: BuildView }) {
   const manner = useManner();
   const { timeZone } = useShop().shop;
   const [agreeing, setAgreeing] = useState(false);
+  const [changing, setChanging] = useState(false);
   const [all, setAll] = useState(false);
   const { data: letters = [] } = useQuery(lettersQuery(build.id));
   const sent = letters.filter((l) => l.state === 'sent');
@@ -43,10 +45,16 @@ function Known({ build }: { build: BuildView }) {
         <Button $look="quiet" onPress={() => setAgreeing(true)}>
           What is agreed
         </Button>
+        <Button $look="quiet" onPress={() => setChanging(true)}>
+          Change customer
+        </Button>
         <HowTold buildId={build.id} />
       </Row>
       <p>
-        <a href={`mailto:${build.customerEmail}`}>{build.customerEmail}</a>
+        <a href={`mailto:${build.customerEmail}`}>{build.customerEmail}</a>{' '}
+        {build.customerRecord?.phone && (
+          <a href={`tel:${build.customerRecord.phone.replace(/\s/g, '')}`}>{build.customerRecord.phone}</a>
+        )}
       </p>
       <PageLink build={build} />
       <Readers buildId={build.id} />
@@ -60,6 +68,11 @@ function Known({ build }: { build: BuildView }) {
           </li>
         ))}
       </ul>
+      {changing && (
+        <Suspense>
+          <CustomerDialog build={build} onClose={() => setChanging(false)} />
+        </Suspense>
+      )}
       {agreeing && (
         <Suspense>
           <AgreedDialog build={build} onClose={() => setAgreeing(false)} />

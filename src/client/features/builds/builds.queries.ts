@@ -4,10 +4,14 @@ import type {
   BuildCreateDto,
   BuildNextDto,
   BuildView,
+  ClosedView,
+  CustomerPutDto,
   CustomersView,
   PauseDto,
+  StageDto,
 } from '#contract/builds.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { v7 as uuidv7 } from 'uuid';
 import { call } from '../../shared/api.ts';
 
 export const buildQuery = (buildId: string) =>
@@ -80,5 +84,40 @@ export function useLink(buildId: string) {
     mutationFn: (act: 'renew' | 'revoke') =>
       call(act === 'renew' ? 'linkRenew' : 'linkRevoke', { params: { buildId } }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['build', buildId] }),
+  });
+}
+
+export const goneQuery = (q: string) =>
+  queryOptions({
+    queryKey: ['gone', q],
+    queryFn: ({ signal }) => call<ClosedView>('closedList', { query: { q }, signal }),
+  });
+
+/** What changes with a build's stage or name: wherever it is listed. */
+function useEverywhere(buildId: string) {
+  const client = useQueryClient();
+  const changed = useBuildChanged();
+  return (build: BuildView): void => {
+    client.setQueryData(buildQuery(buildId).queryKey, build);
+    changed(buildId);
+    for (const key of ['floor', 'known', 'waits', 'gone', 'customers', 'plan', 'due'])
+      void client.invalidateQueries({ queryKey: [key] });
+  };
+}
+
+export function useSetStage(buildId: string) {
+  const everywhere = useEverywhere(buildId);
+  return useMutation({
+    mutationFn: (dto: Omit<StageDto, 'id'>) =>
+      call<BuildView>('buildStage', { params: { buildId }, body: { id: uuidv7(), ...dto } }),
+    onSuccess: everywhere,
+  });
+}
+
+export function usePutCustomer(buildId: string) {
+  const everywhere = useEverywhere(buildId);
+  return useMutation({
+    mutationFn: (body: CustomerPutDto) => call<BuildView>('customerPut', { params: { buildId }, body }),
+    onSuccess: everywhere,
   });
 }

@@ -5,12 +5,13 @@ import { makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
 const it = openShop('builds');
 
+let vans = 0;
 const body = (more: object = {}) => ({
   id: nextId(),
   customerId: nextId(),
   vehicleId: nextId(),
   vehicleName: 'Dolcino ice-cream van',
-  nickname: 'van',
+  nickname: `van ${(vans += 1)}`,
   customerName: 'Marta Quill',
   customerEmail: 'marta@example.org',
   standard: 'driver',
@@ -66,7 +67,7 @@ test('the log line is told the names it should know', async () => {
   const known = (await it.owner.get(pathOf('known')).expect(200)).body;
   expect(known.builds).toEqual(
     expect.arrayContaining([
-      expect.objectContaining({ name: 'van', aliases: ['B-0001', 'Dolcino ice-cream van', 'Marta Quill'] }),
+      expect.objectContaining({ name: 'van 1', aliases: ['B-0001', 'Dolcino ice-cream van', 'Marta Quill'] }),
     ]),
   );
   expect(known.people.map((p: { name: string }) => p.name)).toEqual([

@@ -1,4 +1,5 @@
-import type { BuildRow, CustomerView, PauseView, TellBy } from '#contract/builds.ts';
+import type { BuildRow, ClosedBuild, CustomerView, Language, PauseView, TellBy } from '#contract/builds.ts';
+import type { Stage } from '#core/builds/stages.ts';
 import type { Standard } from '#core/log/standards.ts';
 import type { KindSum } from '#core/log/entries.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
@@ -18,6 +19,7 @@ interface RowColumns {
   id: string;
   number: string;
   nickname: string;
+  stage: Stage;
   vehicle: string;
   vehicle_year: number | null;
   customer: string;
@@ -31,7 +33,7 @@ interface RowColumns {
   question: BuildRow['question'];
 }
 
-const ROW_COLUMNS = `b.id, b.number, b.nickname, v.name as vehicle, v.year as vehicle_year, c.name as customer,
+const ROW_COLUMNS = `b.id, b.number, b.nickname, b.stage, v.name as vehicle, v.year as vehicle_year, c.name as customer,
   p.name as place, b.promised, b.promised_on, b.standing, b.arrived_at, c.tell_every_days,
   (select json_agg(json_build_object('id', s.id, 'entryId', s.entry_id, 'side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day)
      order by s.from_day, s.id)
@@ -47,6 +49,7 @@ export const toRow = (r: RowColumns): BuildRow => ({
   id: r.id,
   number: r.number,
   nickname: r.nickname,
+  stage: r.stage,
   vehicle: r.vehicle,
   vehicleYear: r.vehicle_year,
   customer: r.customer,
@@ -63,7 +66,7 @@ export const toRow = (r: RowColumns): BuildRow => ({
 });
 
 /** Every build on the floor; the benchmark runs the very same SQL. */
-export const FLOOR_SQL = `select ${ROW_COLUMNS} ${ROW_FROM} where b.shop_id = :shopId order by b.number`;
+export const FLOOR_SQL = `select ${ROW_COLUMNS} ${ROW_FROM} where b.shop_id = :shopId and b.stage in ('open', 'finished') order by b.number`;
 
 export const floorRows = (tx: Tx): Promise<RowColumns[]> => tx.rows(FLOOR_SQL);
 
@@ -73,6 +76,10 @@ export interface BuildDetail extends RowColumns {
   version: number;
   customer_id: string;
   customer_email: string;
+  customer_version: number;
+  customer_phone: string;
+  customer_address: string;
+  customer_language: Language;
   complaint: string;
   event_day: string | null;
   tell_by: TellBy;
@@ -89,6 +96,7 @@ export interface BuildDetail extends RowColumns {
 export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | undefined> {
   const row = await tx.one<Omit<BuildDetail, 'sums'>>(
     `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, b.customer_id, c.tell_by, c.email as customer_email,
+       c.version as customer_version, coalesce(c.phone, '') as customer_phone, c.address as customer_address, c.language as customer_language,
        h.storage_per_day_minor, l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
      ${ROW_FROM}
      join shops h on h.id = b.shop_id
@@ -244,4 +252,72 @@ export const saveTelling = (
     `update customers set email = :email, tell_by = :tellBy, tell_every_days = :tellEveryDays
      where shop_id = :shopId and id = :id`,
     c,
+  );
+
+/** Held until the transaction ends: numbers and nicknames are given out one after the other. */
+export const holdNames = (tx: Tx): Promise<number> =>
+  tx.run('select 1 from shop_counters where shop_id = :shopId for update');
+
+/** Another open build of that name, in whatever case; none where only this one has it. */
+export const openBuildNamed = (
+  tx: Tx,
+  nickname: string,
+  but: string,
+): Promise<{ number: string } | undefined> =>
+  tx
+    .rows<{ number: string }>(
+      `select number from builds where shop_id = :shopId and stage <> 'closed' and lower(nickname) = lower(:nickname)
+         and id <> :but order by number limit 1`,
+      { nickname, but },
+    )
+    .then(([first]) => first);
+
+/** A car that is gone stands nowhere. */
+export const saveStage = (tx: Tx, b: { id: string; stage: Stage; now: string }): Promise<number> =>
+  tx.run(
+    `update builds set stage = :stage, stage_at = :now, version = version + 1,
+       place_id = case when :stage in ('handed over', 'closed') then null else place_id end
+     where shop_id = :shopId and id = :id`,
+    b,
+  );
+
+export const saveNickname = (tx: Tx, id: string, nickname: string): Promise<number> =>
+  tx.run(
+    'update builds set nickname = :nickname, version = version + 1 where shop_id = :shopId and id = :id',
+    { id, nickname },
+  );
+
+/** Keeps a customer if they are still at this version; answers whether they were. */
+export const saveCustomer = async (
+  tx: Tx,
+  c: {
+    id: string;
+    version: number;
+    name: string;
+    email: string;
+    phone: string;
+    address: string;
+    language: string;
+  },
+): Promise<boolean> =>
+  (await tx.run(
+    `update customers set name = :name, email = :email, phone = :phone, address = :address, language = :language,
+       version = version + 1
+     where shop_id = :shopId and id = :id and version = :version`,
+    c,
+  )) === 1;
+
+const MOST_CLOSED = 100;
+
+export const closedBuilds = (tx: Tx, search: string): Promise<ClosedBuild[]> =>
+  tx.rows(
+    `select b.id, b.number, b.nickname, v.name as vehicle, v.year as "vehicleYear", c.name as customer,
+       b.stage, b.stage_at as "stageAt"
+     from builds b
+     join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
+     join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
+     where b.shop_id = :shopId and b.stage in ('handed over', 'closed')
+       and (:search = '' or position(lower(:search) in lower(concat_ws(' ', b.number, b.nickname, v.name, v.year, c.name))) > 0)
+     order by b.stage_at desc limit ${MOST_CLOSED}`,
+    { search },
   );

@@ -1,7 +1,16 @@
-import { AgreedPutDto, BuildCreateDto, BuildNextDto, PauseDto } from '#contract/builds.ts';
+import {
+  AgreedPutDto,
+  BuildCreateDto,
+  BuildNextDto,
+  ClosedQuery,
+  CustomerPutDto,
+  PauseDto,
+  StageDto,
+} from '#contract/builds.ts';
 import type { Deps } from '../../deps.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 import { putAgreed } from './agreed.service.ts';
+import { listClosed, putCustomer, setStage } from './stages.service.ts';
 import { pauseBuild, resumeBuild } from './pauses.service.ts';
 import { createBuild, listCustomers, readBuild, readFloor, setNext } from './builds.service.ts';
 
@@ -11,6 +20,18 @@ export function buildsRoutes(deps: Deps): Feature {
     customersList: handler({ run: ({ who }) => listCustomers(deps, who) }),
     buildCreate: handler({ body: BuildCreateDto, run: ({ who, body }) => createBuild(deps, who, body) }),
     buildRead: handler({ run: ({ who, params }) => readBuild(deps, who, params.buildId!) }),
+    buildStage: handler({
+      body: StageDto,
+      run: ({ who, params, body }) => setStage(deps, who, params.buildId!, body),
+    }),
+    customerPut: handler({
+      body: CustomerPutDto,
+      run: ({ who, params, body }) => putCustomer(deps, who, params.buildId!, body),
+    }),
+    closedList: handler({
+      query: ClosedQuery,
+      run: ({ who, query }) => listClosed(deps, who, query.q ?? ''),
+    }),
     agreedPut: handler({
       body: AgreedPutDto,
       run: ({ who, params, body }) => putAgreed(deps, who, params.buildId!, body),

@@ -5,7 +5,7 @@ import { totalsOf } from '#core/log/entries.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { changedMeanwhile, notFound } from '../../http/refusal.ts';
+import { changedMeanwhile, invalidAt, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { linkUrl } from '../../links.ts';
 import { priceContext, seesPrices } from '../entries/index.ts';
@@ -62,6 +62,12 @@ function viewOf(
     budgetMinor: b.budget_minor,
     discretionMinor: b.discretion_minor,
     customerEmail: b.customer_email,
+    customerRecord: {
+      version: b.customer_version,
+      phone: b.customer_phone,
+      address: b.customer_address,
+      language: b.customer_language,
+    },
     link: b.link_id === null ? null : { url: linkUrl(deps, b.link_id), lastOpenedAt: b.link_opened_at },
     draftId: b.draft_id,
   };
@@ -76,11 +82,23 @@ export async function readIn(tx: Tx, deps: Deps, who: SignedIn, buildId: string)
 export const readBuild = (deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> =>
   inShop(deps.db, who.shopId, (tx) => readIn(tx, deps, who, buildId));
 
+/** Two who name a build at the same time wait for each other. */
+export async function refuseTakenName(tx: Tx, buildId: string, nickname: string): Promise<void> {
+  await q.holdNames(tx);
+  const other = await q.openBuildNamed(tx, nickname, buildId);
+  if (other)
+    throw invalidAt(
+      'nickname',
+      `${other.number} is open and called that: choose a name that tells them apart`,
+    );
+}
+
 /** A new build with its vehicle and customer. The same id again is the same build. */
 export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto): Promise<BuildView> {
   return inShop(deps.db, who.shopId, async (tx) => {
-    await tx.run('select 1 from shop_counters where shop_id = :shopId for update');
+    await q.holdNames(tx);
     if (await q.buildExists(tx, dto.id)) return readIn(tx, deps, who, dto.id);
+    await refuseTakenName(tx, dto.id, dto.nickname.trim());
     const today = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
     await q.insertCustomer(tx, {
       id: dto.customerId,

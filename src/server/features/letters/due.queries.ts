@@ -28,5 +28,5 @@ export const dueRows = (tx: Tx): Promise<DueRow[]> =>
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
      join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
      left join letters d on d.shop_id = b.shop_id and d.build_id = b.id and d.state = 'draft'
-     where b.shop_id = :shopId order by b.number`,
+     where b.shop_id = :shopId and b.stage <> 'closed' order by b.number`,
   );

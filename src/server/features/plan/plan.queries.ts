@@ -18,7 +18,7 @@ export const cars = (tx: Tx): Promise<PlanCarView[]> =>
   tx.rows(
     `select id as "buildId", number, nickname, place_id as "placeId", placed_at as "placedAt", pinned,
        standing -> 'waits' -> 0 ->> 'subject' as "waitsFor" from builds
-     where shop_id = :shopId order by number`,
+     where shop_id = :shopId and stage in ('open', 'finished') order by number`,
   );
 
 export const pieces = (tx: Tx): Promise<PlanPieceView[]> =>

@@ -132,7 +132,7 @@ export const knownBuilds = async (tx: Tx): Promise<KnownView['builds']> => {
     `select b.id, b.number, b.nickname, v.name as vehicle, c.name as customer from builds b
      join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
-     where b.shop_id = :shopId order by b.number`,
+     where b.shop_id = :shopId and b.stage <> 'closed' order by b.number`,
   );
   return rows.map(({ id, nickname, number, vehicle, customer }) => ({
     id,

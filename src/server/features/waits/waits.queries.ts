@@ -40,7 +40,7 @@ export const buildRows = (tx: Tx): Promise<BuildRow[]> =>
      from builds b
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
      left join places p on p.shop_id = b.shop_id and p.id = b.place_id
-     where b.shop_id = :shopId order by b.number`,
+     where b.shop_id = :shopId and b.stage in ('open', 'finished') order by b.number`,
   );
 
 export interface OpenPart {

@@ -79,7 +79,7 @@ export const walkRows = (tx: Tx, walkId: string): Promise<WalkRow[]> =>
            and n.recorded_at > coalesce(l.before, '-infinity')
        ) s
      ) e on true
-     where b.shop_id = :shopId order by b.number`,
+     where b.shop_id = :shopId and b.stage in ('open', 'finished') order by b.number`,
     { walkId },
   );
 
