@@ -8,7 +8,7 @@ import {
   type UseFormReturn,
 } from 'react-hook-form';
 import { ApiProblem, wordsOf } from './api.ts';
-import { minorOrAbsent } from './typed.ts';
+import { minorOrAbsent, type MoneyManner } from './typed.ts';
 
 export function useContractForm<T extends FieldValues>(
   shape: new () => T,
@@ -49,8 +49,8 @@ export function showProblem<T extends FieldValues>(form: UseFormReturn<T>, error
 export const OPTIONAL = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
 
 /** How a field of money in this currency is read: minor units, or absent. */
-export const moneyIn = (currency: string) => ({
-  setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency),
+export const moneyIn = (manner: MoneyManner) => ({
+  setValueAs: (v: string | number | undefined) => minorOrAbsent(v, manner),
 });
 
 /** An empty field is an absent one. */

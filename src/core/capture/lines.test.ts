@@ -168,6 +168,21 @@ describe('what is kept of a line', () => {
     expect(hidePrices('note they want £90 for it, or 85 quid cash', GB)).toBe(
       'note they want ··· for it, or ··· cash',
     );
-    expect(hidePrices('turned the 40 round', GB)).toBe('turned the 40 round');
+    expect(hidePrices('fitted 4 M8 bolts to B-0105, 3h, 40 Nm, on lift 1', GB)).toBe(
+      'fitted 4 M8 bolts to B-0105, 3h, 40 Nm, on lift 1',
+    );
+  });
+
+  test.each([
+    ['estimate went to him at 8,400', '8,400'],
+    ['budget is 12000', '12000'],
+    ['we charge 55 an hour', '55'],
+    ['note he has about 8.4k left', '8.4'],
+    ['she said two hundred and fifty for the lot', 'fifty'],
+    ['three grand is the most he will pay', 'three grand'],
+    ['decided 1200, not 1500', '1500'],
+    ['told him it is £1,250.50 all in', '250'],
+  ])('a number that nothing accounts for is hidden: %s', (text, price) => {
+    expect(hidePrices(text, GB)).not.toContain(price);
   });
 });

@@ -4,7 +4,7 @@ import { AgreedPutDto, TELL_BY, type BuildView } from '#contract/builds.ts';
 import { STANDARDS } from '#core/log/standards.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
-import { minorOrAbsent, moneyAsTyped } from '../../shared/typed.ts';
+import { minorOrAbsent, moneyAsTyped, type MoneyManner } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
@@ -14,9 +14,9 @@ import { usePutAgreed } from './builds.queries.ts';
 import { STANDARD_WORDS, TELL_WORDS } from './words.ts';
 
 /** Amounts stand in the form as they are typed; the fields read them as minor units. */
-function startOf(b: BuildView, currency: string) {
+function startOf(b: BuildView, manner: MoneyManner) {
   const typed = (minor: number | null | undefined): string =>
-    minor === null || minor === undefined ? '' : moneyAsTyped(minor, currency);
+    minor === null || minor === undefined ? '' : moneyAsTyped(minor, manner);
   return {
     version: b.version,
     complaint: b.complaint,
@@ -37,12 +37,13 @@ interface Props {
 }
 
 export default function AgreedDialog({ build, onClose }: Props) {
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const put = usePutAgreed(build.id);
-  const [start] = useState(() => startOf(build, currency));
+  const [start] = useState(() => startOf(build, manner));
   const form = useContractForm(AgreedPutDto, start);
   const { errors } = form.formState;
-  const money = moneyIn(currency);
+  const money = moneyIn(manner);
   const submit = submitting(form, (body) => put.mutateAsync(body).then(onClose));
   return (
     <Dialog title={`What is agreed with ${build.customer}`} isOpen onClose={onClose}>
@@ -59,7 +60,7 @@ export default function AgreedDialog({ build, onClose }: Props) {
             currency={currency}
             fault={errors.discretionMinor?.message}
             {...form.register('discretionMinor', {
-              setValueAs: (v: string | number | undefined) => minorOrAbsent(v, currency) ?? 0,
+              setValueAs: (v: string | number | undefined) => minorOrAbsent(v, manner) ?? 0,
             })}
           />
         </Pair>

@@ -40,14 +40,15 @@ const start = (): BuildCreateDto => ({
 
 export default function NewBuildPage() {
   const navigate = useNavigate();
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const { person } = useShop();
   const create = useCreateBuild();
   const [initial] = useState(start);
   const form = useContractForm(BuildCreateDto, initial);
   useTitle('New build');
   const { errors } = form.formState;
-  const money = moneyIn(currency);
+  const money = moneyIn(manner);
   const { data } = useQuery(customersQuery);
   const [owner, setOwner] = useState<CustomerView | null>(null);
   const [known, setKnown] = useState('');

@@ -20,14 +20,15 @@ interface AskProps {
 }
 
 export function InstalmentDialog({ buildId, row, onClose }: AskProps) {
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const put = useInstalmentChange(buildId, 'instalmentPut');
   const drop = useInstalmentChange(buildId, 'instalmentDrop');
   const [instalmentId] = useState(() => row?.id ?? uuidv7());
   const form = useContractForm<InstalmentPutDto>(InstalmentPutDto, {
     version: row?.version ?? 0,
     what: row?.what ?? '',
-    askedMinor: (row ? moneyAsTyped(row.askedMinor, currency) : '') as never,
+    askedMinor: (row ? moneyAsTyped(row.askedMinor, manner) : '') as never,
     holds: row?.holds ?? true,
     ...(row?.due === undefined ? {} : { due: row.due }),
   });
@@ -48,7 +49,7 @@ export function InstalmentDialog({ buildId, row, onClose }: AskProps) {
             label="How much"
             currency={currency}
             fault={errors.askedMinor?.message}
-            {...form.register('askedMinor', moneyIn(currency))}
+            {...form.register('askedMinor', moneyIn(manner))}
           />
           <TextField
             label="By when, if a day was named"
@@ -85,14 +86,15 @@ interface ReceivedProps {
 }
 
 export function ReceivedDialog({ buildId, row, onClose }: ReceivedProps) {
-  const { currency, today } = useManner();
+  const manner = useManner();
+  const { currency, today } = manner;
   const pay = useInstalmentChange(buildId, 'instalmentPaid');
   const [actId] = useState(() => uuidv7());
   const [goesBack, setGoesBack] = useState(false);
   const open = Math.max(0, row.askedMinor - row.receivedMinor);
   const form = useContractForm<InstalmentPaidDto>(InstalmentPaidDto, {
     actId,
-    amountMinor: (open > 0 ? moneyAsTyped(open, currency) : '') as never,
+    amountMinor: (open > 0 ? moneyAsTyped(open, manner) : '') as never,
     on: today,
   });
   const { errors } = form.formState;
@@ -113,7 +115,7 @@ export function ReceivedDialog({ buildId, row, onClose }: ReceivedProps) {
             currency={currency}
             autoFocus
             fault={errors.amountMinor?.message}
-            {...form.register('amountMinor', moneyIn(currency))}
+            {...form.register('amountMinor', moneyIn(manner))}
           />
           <TextField label="On which day" type="date" fault={errors.on?.message} {...form.register('on')} />
         </Pair>

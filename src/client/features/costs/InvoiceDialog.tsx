@@ -14,7 +14,7 @@ import {
 import { formatMoney, toMinor } from '#core/money/money.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
-import { moneyAsTyped, numberTyped } from '../../shared/typed.ts';
+import { moneyAsTyped, numberTyped, type MoneyManner } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
@@ -58,14 +58,14 @@ const signedIn = (currency: string) => ({
   },
 });
 
-const itemOf = (o: OpenOrderView, currency: string): InvoiceItemDto => ({
+const itemOf = (o: OpenOrderView, manner: MoneyManner): InvoiceItemDto => ({
   what: o.what,
-  amountMinor: (o.orderedMinor === null ? '' : moneyAsTyped(o.orderedMinor, currency)) as never,
+  amountMinor: (o.orderedMinor === null ? '' : moneyAsTyped(o.orderedMinor, manner)) as never,
   ...(o.partId === null ? {} : { partId: o.partId }),
   ...(o.batchId === null ? {} : { batchId: o.batchId }),
 });
 
-function startOf({ invoice, vendor, data }: Omit<Props, 'onClose'>, currency: string): InvoicePutDto {
+function startOf({ invoice, vendor, data }: Omit<Props, 'onClose'>, manner: MoneyManner): InvoicePutDto {
   if (!invoice)
     return {
       version: 0,
@@ -75,10 +75,10 @@ function startOf({ invoice, vendor, data }: Omit<Props, 'onClose'>, currency: st
       totalMinor: '' as never,
       items: data.open
         .filter((o) => vendor !== '' && o.vendor === vendor && o.isHere)
-        .map((o) => itemOf(o, currency)),
+        .map((o) => itemOf(o, manner)),
     };
   const { version, number, day, totalMinor, items } = invoice;
-  const typed = (minor: number): never => moneyAsTyped(minor, currency) as never;
+  const typed = (minor: number): never => moneyAsTyped(minor, manner) as never;
   return {
     version,
     vendor: invoice.vendor,
@@ -97,10 +97,11 @@ function startOf({ invoice, vendor, data }: Omit<Props, 'onClose'>, currency: st
 }
 
 export default function InvoiceDialog({ invoice, vendor, data, onClose }: Props) {
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const put = usePutInvoice();
   const [invoiceId] = useState(() => invoice?.id ?? uuidv7());
-  const [start] = useState(() => startOf({ invoice, vendor, data }, currency));
+  const [start] = useState(() => startOf({ invoice, vendor, data }, manner));
   const form = useContractForm<InvoicePutDto>(InvoicePutDto, start);
   const { fields, append, remove } = useFieldArray({ control: form.control, name: 'items', keyName: 'row' });
   const { errors } = form.formState;
@@ -151,7 +152,7 @@ export default function InvoiceDialog({ invoice, vendor, data, onClose }: Props)
           {fields.length === 0 && <Quiet>None yet: choose what was ordered, or write a row.</Quiet>}
           <Row>
             {orders.map((o) => (
-              <Button key={o.partId ?? o.batchId} onPress={() => append(itemOf(o, currency))}>
+              <Button key={o.partId ?? o.batchId} onPress={() => append(itemOf(o, manner))}>
                 {o.what}
                 {o.nickname && `, ${o.nickname}`}
               </Button>
@@ -180,7 +181,8 @@ interface ItemProps {
 
 /** A row: an order has its name already; anything else says what it is, and which car and line bear it. */
 function ItemFields({ form, at, onDrop }: ItemProps) {
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const { data: known } = useQuery(knownQuery);
   const item = form.watch(`items.${at}`);
   const isOrder = item.partId !== undefined || item.batchId !== undefined;

@@ -156,13 +156,13 @@ function FactChip(props: FactProps) {
 }
 
 function FactForm({ field, said, manner, known, onFact, close }: FactProps & { close: () => void }) {
-  const [text, setText] = useState(() => typedFrom(field, said.facts, manner.currency));
+  const [text, setText] = useState(() => typedFrom(field, said.facts, manner));
   const [fault, setFault] = useState<string>();
   const word = fieldWord(field, said.kind);
   const take = (e: FormEvent): void => {
     e.preventDefault();
     e.stopPropagation();
-    const typed = factFrom(field, text, manner.currency);
+    const typed = factFrom(field, text, manner);
     if ('fault' in typed) return setFault(typed.fault);
     onFact(field, typed.fact);
     close();

@@ -11,7 +11,14 @@ import type { Manner } from '#core/log/sentences.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatDay, isDay } from '#core/time/days.ts';
 import { formatMinutes } from '#core/time/hours.ts';
-import { hoursAsTyped, moneyAsTyped, moneyTyped, numberTyped } from '../../shared/typed.ts';
+import {
+  hoursAsTyped,
+  moneyAsTyped,
+  moneyTyped,
+  numberTyped,
+  type MoneyManner,
+  amountFault,
+} from '../../shared/typed.ts';
 
 /** Order of the chips: the order in which a line is usually said. */
 export const FIELD_ORDER: readonly FactField[] = [
@@ -58,10 +65,10 @@ export const addable = (kind: Kind, facts: Facts): FactField[] =>
   FIELD_ORDER.filter((f) => KIND_SPECS[kind].fields.includes(f) && facts[f] === undefined);
 
 /** A fact as its field shows it for typing. */
-export function typedFrom(field: FactField, facts: Facts, currency: string): string {
+export function typedFrom(field: FactField, facts: Facts, manner: MoneyManner): string {
   const value = facts[field];
   if (value === undefined) return '';
-  if (field === 'moneyMinor') return moneyAsTyped(Number(value), currency);
+  if (field === 'moneyMinor') return moneyAsTyped(Number(value), manner);
   if (field === 'minutes') return hoursAsTyped(Number(value));
   if (field === 'measures') return (facts.measures ?? []).map((m) => `${m.value} ${m.unit}`).join(', ');
   return String(value);
@@ -77,13 +84,13 @@ function measuresFrom(text: string): Measure[] | null {
 type Typed = { fact: Facts[FactField] } | { fault: string };
 
 /** What was typed, as a fact; or what is wrong with it. */
-export function factFrom(field: FactField, text: string, currency: string): Typed {
+export function factFrom(field: FactField, text: string, manner: MoneyManner): Typed {
   const trimmed = text.trim();
   const n = numberTyped(text);
   switch (field) {
     case 'moneyMinor': {
-      const minor = moneyTyped(text, currency);
-      return minor === null ? { fault: 'an amount, as in 46.50' } : { fact: minor };
+      const minor = moneyTyped(text, manner);
+      return minor === null ? { fault: amountFault(text, manner) } : { fact: minor };
     }
     case 'minutes':
       return n === null || n <= 0 || n > 1000

@@ -101,8 +101,8 @@ export default function LineDialog({ estimate, line, finding, comesTo, onClose }
   const [lineId] = useState(() => line?.id ?? uuidv7());
   const form = useForm<LineForm>({
     defaultValues: line
-      ? formOf(comesTo === undefined ? line : raisedTo(line, comesTo), manner.currency)
-      : newLine(finding, manner.currency),
+      ? formOf(comesTo === undefined ? line : raisedTo(line, comesTo), manner)
+      : newLine(finding, manner),
   });
   const [base, setBase] = useState(line);
   const now = estimate.lines.find((l) => l.id === lineId);
@@ -110,7 +110,7 @@ export default function LineDialog({ estimate, line, finding, comesTo, onClose }
   const { errors } = form.formState;
   const others = estimate.lines.filter((l) => l.id !== lineId);
   const submit = form.handleSubmit(async (typed) => {
-    const made = lineOf(typed, manner.currency);
+    const made = lineOf(typed, manner);
     if ('faults' in made) return made.faults.forEach((f) => form.setError(f.field, { message: f.reason }));
     const body = { ...made.line, version: base?.version ?? 0, ...(finding ? { findingId: finding.id } : {}) };
     await put.mutateAsync({ lineId, body }).then(onClose, (error: unknown) => {
@@ -231,7 +231,7 @@ export default function LineDialog({ estimate, line, finding, comesTo, onClose }
               was={base}
               now={theirs}
               onTheirs={() => {
-                form.reset(formOf(theirs, manner.currency));
+                form.reset(formOf(theirs, manner));
                 setBase(theirs);
               }}
               onMine={() => {
@@ -277,13 +277,13 @@ interface TheirChangeProps {
 
 /** Somebody else kept a change of this line while it stood open here: what it was, and which of the two holds. */
 function TheirChange({ was, now, onTheirs, onMine }: TheirChangeProps) {
-  const { currency } = useManner();
+  const manner = useManner();
   return (
     <Notice $tone="oxide">
       <Stack $gap="s">
         <Now>This line was changed meanwhile:</Now>
         <ul>
-          {differences(formOf(was, currency), formOf(now, currency)).map((d) => (
+          {differences(formOf(was, manner), formOf(now, manner)).map((d) => (
             <li key={d.field}>
               {d.field}: {d.was} → <b>{d.now}</b>
             </li>
@@ -299,9 +299,10 @@ function TheirChange({ was, now, onTheirs, onMine }: TheirChangeProps) {
 }
 
 function ComesTo({ form, estimate, lineId }: { form: Form; estimate: EstimateView; lineId: string }) {
-  const { currency, locale } = useManner();
+  const manner = useManner();
+  const { currency, locale } = manner;
   const typed = useWatch({ control: form.control }) as LineForm;
-  const made = lineOf({ ...typed, title: typed.title || '–' }, currency);
+  const made = lineOf({ ...typed, title: typed.title || '–' }, manner);
   if ('faults' in made) return <Quiet>What it comes to shows as soon as the figures are in.</Quiet>;
   const { cost, grossMinor } = costOf({ id: lineId, ...made.line }, estimate.terms);
   const money = (minor: number): string => formatMoney(minor, currency, locale);

@@ -16,21 +16,19 @@ import { WORK_WORDS } from './words.ts';
 type Faults = Partial<Record<Work | 'tax' | 'shared' | 'storage' | 'addition' | 'over', string>>;
 
 export default function TermsPage() {
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const { person } = useShop();
   const { data: terms } = useSuspenseQuery(termsQuery);
   const save = useSaveTerms();
   const [rates, setRates] = useState(
     () =>
-      Object.fromEntries(WORKS.map((w) => [w, moneyAsTyped(terms.rates[w], currency)])) as Record<
-        Work,
-        string
-      >,
+      Object.fromEntries(WORKS.map((w) => [w, moneyAsTyped(terms.rates[w], manner)])) as Record<Work, string>,
   );
   const [tax, setTax] = useState(String(terms.taxBp / 100));
   const [included, setIncluded] = useState(terms.taxIncluded);
   const [shared, setShared] = useState(String(Math.round(terms.sharedRisk * 100)));
-  const [storage, setStorage] = useState(moneyAsTyped(terms.storagePerDayMinor ?? 0, currency));
+  const [storage, setStorage] = useState(moneyAsTyped(terms.storagePerDayMinor ?? 0, manner));
   const [addition, setAddition] = useState(String(terms.additionBp / 100));
   const [over, setOver] = useState(String(terms.overBp / 100));
   const [faults, setFaults] = useState<Faults>({});
@@ -38,11 +36,11 @@ export default function TermsPage() {
   const mayChange = person.role === 'owner';
 
   const submit = async (): Promise<void> => {
-    const read = Object.fromEntries(WORKS.map((w) => [w, moneyTyped(rates[w], currency)])) as Record<
+    const read = Object.fromEntries(WORKS.map((w) => [w, moneyTyped(rates[w], manner)])) as Record<
       Work,
       number | null
     >;
-    const perDay = moneyTyped(storage, currency);
+    const perDay = moneyTyped(storage, manner);
     const [taxPart, share] = [numberTyped(tax), numberTyped(shared)];
     const [added, beyond] = [numberTyped(addition), numberTyped(over)];
     const found: Faults = {};

@@ -3,8 +3,9 @@ import { describe, expect, test } from '@jest/globals';
 import type { EstimateLineView } from '#contract/estimate.ts';
 import { differences, formOf, lineOf, newLine, type LineForm } from './lineForm.ts';
 
+const inShop = (currency: string) => ({ currency, locale: 'en-GB' });
 const form = (more: Partial<LineForm> = {}): LineForm => ({
-  ...newLine(null, 'GBP'),
+  ...newLine(null, inShop('GBP')),
   title: 'Sill',
   ...more,
 });
@@ -12,14 +13,19 @@ const three = (low: string, likely: string, high: string) => ({ low, likely, hig
 
 describe('from the form', () => {
   test('only the likely value means no spread', () => {
-    const made = lineOf(form({ minutes: three('', '1.5', ''), parts: three('', '46,50', '') }), 'GBP');
+    const made = lineOf(
+      form({ minutes: three('', '1.5', ''), parts: three('', '46,50', '') }),
+      inShop('GBP'),
+    );
     expect(made).toMatchObject({
       line: { minutes: { low: 90, likely: 90, high: 90 }, parts: { low: 4650, likely: 4650, high: 4650 } },
     });
   });
 
   test('empty figures are nothing; spaces go, and empty words between commas', () => {
-    expect(lineOf(form({ title: '  Sill ', access: 'engine out, , dash out ,' }), 'GBP')).toMatchObject({
+    expect(
+      lineOf(form({ title: '  Sill ', access: 'engine out, , dash out ,' }), inShop('GBP')),
+    ).toMatchObject({
       line: {
         title: 'Sill',
         access: ['engine out', 'dash out'],
@@ -30,8 +36,12 @@ describe('from the form', () => {
   });
 
   test('a currency without minor units, and one with three', () => {
-    expect(lineOf(form({ sundries: '1200' }), 'JPY')).toMatchObject({ line: { sundriesMinor: 1200 } });
-    expect(lineOf(form({ sundries: '1.234' }), 'KWD')).toMatchObject({ line: { sundriesMinor: 1234 } });
+    expect(lineOf(form({ sundries: '1200' }), inShop('JPY'))).toMatchObject({
+      line: { sundriesMinor: 1200 },
+    });
+    expect(lineOf(form({ sundries: '1.234' }), inShop('KWD'))).toMatchObject({
+      line: { sundriesMinor: 1234 },
+    });
   });
 
   test.each([
@@ -42,11 +52,13 @@ describe('from the form', () => {
     ['outwork', { outwork: three('', '-5', '') }, 'an amount, as in 46.50'],
     ['sundries', { sundries: 'lots' }, 'an amount, as in 46.50'],
   ] as const)('%s: what is wrong is said there', (field, more, reason) => {
-    expect(lineOf(form(more), 'GBP')).toMatchObject({ faults: expect.arrayContaining([{ field, reason }]) });
+    expect(lineOf(form(more), inShop('GBP'))).toMatchObject({
+      faults: expect.arrayContaining([{ field, reason }]),
+    });
   });
 
   test('a safety line is always to be done', () => {
-    expect(lineOf(form({ class: 'safety', proposal: 'wait' }), 'GBP')).toMatchObject({
+    expect(lineOf(form({ class: 'safety', proposal: 'wait' }), inShop('GBP'))).toMatchObject({
       line: { proposal: 'do' },
     });
   });
@@ -76,7 +88,7 @@ test('a line goes through its form unchanged', () => {
     discretionMinor: null,
     standing: { state: 'open', approvedMinor: 0 },
   };
-  expect(lineOf(formOf(line, 'GBP'), 'GBP')).toEqual({ line: body });
+  expect(lineOf(formOf(line, inShop('GBP')), inShop('GBP'))).toEqual({ line: body });
 });
 
 test('a finding brings what it said', () => {
@@ -88,7 +100,7 @@ test('a finding brings what it said', () => {
     minutes: 180,
     moneyMinor: 4000,
   };
-  expect(newLine(finding, 'GBP')).toMatchObject({
+  expect(newLine(finding, inShop('GBP'))).toMatchObject({
     title: 'Front fork',
     class: 'safety',
     minutes: { likely: '3' },

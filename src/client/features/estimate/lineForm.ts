@@ -4,7 +4,7 @@ import type { Proposal } from '#core/approval/revision.ts';
 import { whyNotThreePoint, type ThreePoint, type Work } from '#core/estimate/lines.ts';
 import type { Wish } from '#core/estimate/loss.ts';
 import type { LineClass } from '#core/log/kinds.ts';
-import { hoursAsTyped, hoursTyped, moneyAsTyped, moneyTyped } from '../../shared/typed.ts';
+import { hoursAsTyped, hoursTyped, moneyAsTyped, moneyTyped, type MoneyManner } from '../../shared/typed.ts';
 
 export const POINTS = ['low', 'likely', 'high'] as const;
 type TypedPoints = Record<(typeof POINTS)[number], string>;
@@ -48,20 +48,20 @@ const EMPTY: Omit<LineForm, 'minutes' | 'parts' | 'outwork'> = {
 const NO_POINTS: TypedPoints = { low: '', likely: '', high: '' };
 
 /** An empty line; from a finding, what the finding said. */
-export function newLine(finding: FindingView | null, currency: string): LineForm {
+export function newLine(finding: FindingView | null, manner: MoneyManner): LineForm {
   const likely = (typed: string): TypedPoints => ({ ...NO_POINTS, likely: typed });
   return {
     ...EMPTY,
     title: finding ? finding.subject.charAt(0).toUpperCase() + finding.subject.slice(1) : '',
     class: finding?.class ?? 'should',
     minutes: finding?.minutes ? likely(hoursAsTyped(finding.minutes)) : NO_POINTS,
-    parts: finding?.moneyMinor ? likely(moneyAsTyped(finding.moneyMinor, currency)) : NO_POINTS,
+    parts: finding?.moneyMinor ? likely(moneyAsTyped(finding.moneyMinor, manner)) : NO_POINTS,
     outwork: NO_POINTS,
   };
 }
 
-export function formOf(line: EstimateLineView, currency: string): LineForm {
-  const money = (minor: number): string => moneyAsTyped(minor, currency);
+export function formOf(line: EstimateLineView, manner: MoneyManner): LineForm {
+  const money = (minor: number): string => moneyAsTyped(minor, manner);
   return {
     title: line.title,
     why: line.why,
@@ -100,7 +100,7 @@ type LineBody = Omit<EstimateLineDto, 'version' | 'findingId'>;
  * What the form says, or what is wrong with it, field by field. Where only the likely value is given, low and high are the
  * same; where all three are empty, they are nothing.
  */
-export function lineOf(form: LineForm, currency: string): { line: LineBody } | { faults: LineFault[] } {
+export function lineOf(form: LineForm, manner: MoneyManner): { line: LineBody } | { faults: LineFault[] } {
   const faults: LineFault[] = [];
   const fault = (field: keyof LineForm, reason: string): void => void faults.push({ field, reason });
   const three = (
@@ -121,7 +121,7 @@ export function lineOf(form: LineForm, currency: string): { line: LineBody } | {
     }
     return made;
   };
-  const money = (text: string): number | null => moneyTyped(text, currency);
+  const money = (text: string): number | null => moneyTyped(text, manner);
   const amount = (field: 'sundries' | 'laterExtra'): number => {
     const minor = form[field].trim() === '' ? 0 : money(form[field]);
     if (minor === null) fault(field, 'an amount, as in 46.50');

@@ -6,7 +6,7 @@ import { BatchPutDto, type BatchView, type PastBatchView, type PieceView } from 
 import type { Treatment } from '#core/outwork/outwork.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
-import { moneyAsTyped } from '../../shared/typed.ts';
+import { moneyAsTyped, type MoneyManner } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
@@ -25,7 +25,7 @@ interface Props {
   onClose: () => void;
 }
 
-function startOf(batch: BatchView | null, treatment: Treatment, pieceIds: string[], currency: string) {
+function startOf(batch: BatchView | null, treatment: Treatment, pieceIds: string[], manner: MoneyManner) {
   const { version = 0, vendor = '', note = '', promised = null, priceMinor } = batch ?? {};
   return {
     version,
@@ -34,12 +34,13 @@ function startOf(batch: BatchView | null, treatment: Treatment, pieceIds: string
     treatment,
     pieceIds,
     ...(promised === null ? {} : { promised }),
-    ...(priceMinor === undefined ? {} : { priceMinor: moneyAsTyped(priceMinor, currency) as never }),
+    ...(priceMinor === undefined ? {} : { priceMinor: moneyAsTyped(priceMinor, manner) as never }),
   };
 }
 
 export default function BatchDialog({ treatment, batch, pieces, past, onClose }: Props) {
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const { seesPrices } = useShop();
   const put = usePutBatch();
   const { data: known } = useQuery(knownQuery);
@@ -49,7 +50,7 @@ export default function BatchDialog({ treatment, batch, pieces, past, onClose }:
       batch,
       treatment,
       pieces.map((p) => p.id),
-      currency,
+      manner,
     ),
   );
   const form = useContractForm<BatchPutDto>(BatchPutDto, start);
@@ -86,7 +87,7 @@ export default function BatchDialog({ treatment, batch, pieces, past, onClose }:
               currency={currency}
               hint="Shared out by the number of things."
               fault={errors.priceMinor?.message}
-              {...form.register('priceMinor', moneyIn(currency))}
+              {...form.register('priceMinor', moneyIn(manner))}
             />
           )}
         </Pair>

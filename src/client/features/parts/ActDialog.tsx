@@ -23,7 +23,8 @@ interface Props {
 }
 
 export default function ActDialog({ part, act, onClose }: Props) {
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const { seesPrices } = useShop();
   const done = useActOnPart(part.buildId);
   const [entryId] = useState(() => uuidv7());
@@ -34,10 +35,10 @@ export default function ActDialog({ part, act, onClose }: Props) {
     vendor: part.vendor,
     ...(part.priceMinor === undefined || act !== 'order'
       ? {}
-      : { priceMinor: moneyAsTyped(part.priceMinor, currency) as never }),
+      : { priceMinor: moneyAsTyped(part.priceMinor, manner) as never }),
     ...(part.costMinor === undefined || act !== 'order'
       ? {}
-      : { costMinor: moneyAsTyped(part.costMinor, currency) as never }),
+      : { costMinor: moneyAsTyped(part.costMinor, manner) as never }),
   });
   const { errors } = form.formState;
   const check = form.watch('check');
@@ -71,7 +72,7 @@ export default function ActDialog({ part, act, onClose }: Props) {
             label="Price of all of it"
             currency={currency}
             fault={errors.priceMinor?.message}
-            {...form.register('priceMinor', moneyIn(currency))}
+            {...form.register('priceMinor', moneyIn(manner))}
           />
         )}
         {act === 'order' && seesPrices && (
@@ -80,7 +81,7 @@ export default function ActDialog({ part, act, onClose }: Props) {
             currency={currency}
             hint="Empty: the same."
             fault={errors.costMinor?.message}
-            {...form.register('costMinor', moneyIn(currency))}
+            {...form.register('costMinor', moneyIn(manner))}
           />
         )}
         {act === 'arrive' && (
@@ -117,7 +118,7 @@ export default function ActDialog({ part, act, onClose }: Props) {
             label="What came back"
             currency={currency}
             fault={errors.creditMinor?.message}
-            {...form.register('creditMinor', moneyIn(currency))}
+            {...form.register('creditMinor', moneyIn(manner))}
           />
         )}
         <TextField

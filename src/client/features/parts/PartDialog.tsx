@@ -7,7 +7,7 @@ import { PartPutDto, type PartView } from '#contract/parts.ts';
 import { SOURCES } from '#core/parts/parts.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
-import { moneyAsTyped } from '../../shared/typed.ts';
+import { moneyAsTyped, type MoneyManner } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
@@ -26,12 +26,12 @@ const EMPTY: Partial<PartPutDto> = {
   vendor: '',
 };
 
-function startOf(part: PartView | null, currency: string): Partial<PartPutDto> {
+function startOf(part: PartView | null, manner: MoneyManner): Partial<PartPutDto> {
   if (!part) return EMPTY;
   const { version, what, quantity, unitId, lineId, number, catalogue, fitsFrom, fitsTo } = part;
   const { instead, source, sourceNote, vendor, supersededBy, donorId } = part;
   const typed = (minor: number | undefined): never =>
-    (minor === undefined ? undefined : moneyAsTyped(minor, currency)) as never;
+    (minor === undefined ? undefined : moneyAsTyped(minor, manner)) as never;
   return present({
     version,
     what,
@@ -70,12 +70,13 @@ interface Props {
 }
 
 export default function PartDialog({ buildId, part, onClose }: Props) {
-  const { currency } = useManner();
+  const manner = useManner();
+  const { currency } = manner;
   const { seesPrices } = useShop();
   const put = usePutPart(buildId);
   const { data } = useQuery(partsQuery(buildId));
   const [partId] = useState(() => part?.id ?? uuidv7());
-  const [start] = useState(() => startOf(part, currency));
+  const [start] = useState(() => startOf(part, manner));
   const form = useContractForm<PartPutDto>(PartPutDto, start);
   const { errors } = form.formState;
   const source = form.watch('source');
@@ -190,7 +191,7 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
               currency={currency}
               hint="What the customer pays. Empty: what it costs, with the shop’s addition."
               fault={errors.priceMinor?.message}
-              {...form.register('priceMinor', moneyIn(currency))}
+              {...form.register('priceMinor', moneyIn(manner))}
             />
           )}
           {seesPrices && (
@@ -199,7 +200,7 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
               currency={currency}
               hint="Empty: the same."
               fault={errors.costMinor?.message}
-              {...form.register('costMinor', moneyIn(currency))}
+              {...form.register('costMinor', moneyIn(manner))}
             />
           )}
           {seesPrices && (
@@ -207,7 +208,7 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
               label="Deposit for the old one"
               currency={currency}
               fault={errors.depositMinor?.message}
-              {...form.register('depositMinor', moneyIn(currency))}
+              {...form.register('depositMinor', moneyIn(manner))}
             />
           )}
         </Pair>

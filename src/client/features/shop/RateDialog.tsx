@@ -20,7 +20,8 @@ interface Props {
 }
 
 export function RateDialog({ people, personId, onClose }: Props) {
-  const { currency, today } = useManner();
+  const manner = useManner();
+  const { currency, today } = manner;
   const put = usePutRate();
   const [rateId] = useState(() => uuidv7());
   const form = useContractForm<RatePutDto>(RatePutDto, {
@@ -63,14 +64,14 @@ export function RateDialog({ people, personId, onClose }: Props) {
             currency={currency}
             hint="Empty: as it was."
             fault={errors.costMinor?.message}
-            {...form.register('costMinor', moneyIn(currency))}
+            {...form.register('costMinor', moneyIn(manner))}
           />
           <MoneyField
             label="It is charged at"
             currency={currency}
             hint="Empty: as it was, or as the shop charges for the kind of work."
             fault={errors.chargeMinor?.message}
-            {...form.register('chargeMinor', moneyIn(currency))}
+            {...form.register('chargeMinor', moneyIn(manner))}
           />
         </Pair>
         <FormFault reason={errors.root?.message} />

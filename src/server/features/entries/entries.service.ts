@@ -282,6 +282,12 @@ export async function correctEntry(
 
 const PAGE = 200;
 
+/** Whether what a person may see of an entry holds what they look for. */
+const isFoundIn = ({ text, corrected, person }: EntryView, search: string): boolean =>
+  [text, corrected?.first ?? '', person ?? ''].some((part) =>
+    part.toLowerCase().includes(search.toLowerCase()),
+  );
+
 export async function listEntries(
   deps: Deps,
   who: SignedIn,
@@ -304,6 +310,8 @@ export async function listEntries(
     if (seesPrices(who)) return { entries: rows.map(q.toView), older };
     const shop = await shopOf(tx);
     const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
-    return { entries: rows.map((r) => shown(r, who, context)), older };
+    // What was found by a price that is hidden is not shown: a search would tell the price digit by digit.
+    const seen = rows.map((r) => shown(r, who, context));
+    return { entries: seen.filter((e) => page.q === '' || isFoundIn(e, page.q)), older };
   });
 }
