@@ -114,6 +114,9 @@ export class EntryAddDto extends SaidDto {
 
   /** Written so long ago on a device that found no network. Its clock may be wrong; the span that it measured is not. */
   @AgoMs() agoMs?: number;
+
+  /** The entry whose wait it ends; on what goes on again, or arrived. */
+  @IsOptional() @IsUUID() endsId?: string;
 }
 
 /** A line of a run of speech: of which car, and what an entry says. */

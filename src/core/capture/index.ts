@@ -3,6 +3,7 @@
  * nothing is thrown for any text, and what is not understood simply stays in the text.
  */
 import { KIND_SPECS, type Facts, type Kind } from '../log/kinds.ts';
+import { settleAhead } from './ahead.ts';
 import { readClass } from './classes.ts';
 import { readCount } from './counts.ts';
 import { findDays } from './dates.ts';
@@ -54,6 +55,7 @@ export function parseLine(text: string, context: CaptureContext): ParsedLine {
   settlePrice(r, price);
   readSubjectOf(r, kind);
   dropForeignFields(r);
+  settleAhead(r);
   r.result.spans.sort((a, b) => a.start - b.start || a.end - b.end);
   return r.result;
 }

@@ -37,6 +37,12 @@ export function understand(parsed: ParsedLine, right: PutRight): Understood {
   const read: LoggedKind = parsed.kind === 'correction' ? 'note' : parsed.kind;
   const kind = right.kind ?? read;
   const merged: Record<string, unknown> = { ...factsOf(parsed) };
+  // Said to be done after all: then its hours and money count.
+  if (parsed.ahead && kind !== 'note') {
+    const { minutes, moneyMinor } = parsed.ahead;
+    if (minutes !== undefined) merged.minutes = minutes;
+    if (moneyMinor !== undefined) merged.moneyMinor = moneyMinor;
+  }
   for (const [field, value] of Object.entries(right.facts)) {
     if (value === null) delete merged[field];
     else merged[field] = value;

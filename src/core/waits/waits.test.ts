@@ -14,7 +14,23 @@ describe('open waits', () => {
   test('what arrives ends its own wait only', () => {
     const [glass, seal] = [waitFor('sliding glass'), waitFor('door seal')];
     expect(
-      waits(glass, seal, entry({ kind: 'arrived', text: 'glass is here', facts: { subject: 'glass' } })),
+      waits(
+        glass,
+        seal,
+        entry({ kind: 'arrived', text: 'glass is here', facts: { subject: 'sliding glass' } }),
+      ),
+    ).toEqual(['door seal']);
+    // One word in common is no name: “door handles arrived”, “Fay is back”.
+    for (const subject of ['door handles', 'glass', 'seal for the door of the hearse', 'door'])
+      expect(
+        waits(glass, seal, entry({ kind: 'arrived', text: 'it is here', facts: { subject } })),
+      ).toHaveLength(2);
+    const pointed = {
+      ...effectiveEntries([entry({ kind: 'arrived', text: 'it is here' })])[0]!,
+      endsId: glass.id,
+    };
+    expect(
+      openWaits([...effectiveEntries([glass, seal]), pointed], 'Europe/London').map((w) => w.subject),
     ).toEqual(['door seal']);
     expect(
       waits(glass, seal, entry({ kind: 'arrived', text: 'winders arrived', facts: { subject: 'winders' } })),
@@ -25,7 +41,7 @@ describe('open waits', () => {
     const [glass, seal] = [waitFor('sliding glass'), waitFor('door seal')];
     expect(waits(glass, seal, entry({ kind: 'resumed', text: 'going again' }))).toEqual([]);
     expect(
-      waits(glass, seal, entry({ kind: 'resumed', text: 'resumed seal', facts: { subject: 'seals' } })),
+      waits(glass, seal, entry({ kind: 'resumed', text: 'resumed seal', facts: { subject: 'door seals' } })),
     ).toEqual(['sliding glass']);
   });
 

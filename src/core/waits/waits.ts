@@ -19,7 +19,7 @@ export type WaitEntry = Pick<
   EffectiveEntry,
   'id' | 'seq' | 'kind' | 'at' | 'text' | 'facts' | 'withdrawn'
 > & {
-  /** On `resumed`: the entry whose wait it ends, and no other. */
+  /** On `resumed` and `arrived`: the entry whose wait it ends, and no other. */
   endsId?: string | null;
 };
 
@@ -27,18 +27,17 @@ export type WaitEntry = Pick<
 export const WAIT_KINDS = ['waiting', 'resumed', 'arrived'] as const;
 
 /**
- * Waits still open after these entries (of one build, any order). `resumed` with a subject ends the waits it
- * names, without one it ends all; `arrived` ends only the waits it names.
+ * Waits still open after these entries (of one build, any order). `resumed` and `arrived` end the wait that they name whole, or
+ * that they point at; a part that has a name in common with it ends nothing.
  */
 export function openWaits(entries: readonly WaitEntry[], timeZone: string): Wait[] {
   const ordered = [...entries].filter((e) => !e.withdrawn).sort((a, b) => a.seq - b.seq);
   let open: Wait[] = [];
   for (const e of ordered) {
     if (e.kind === 'waiting') open.push(toWait(e, timeZone));
-    else if (e.kind === 'resumed' && e.endsId) open = open.filter((w) => w.entryId !== e.endsId);
-    else if (e.kind === 'resumed')
-      open = open.filter((w) => e.facts.subject !== undefined && !sameThing(w, e));
-    else if (e.kind === 'arrived') open = open.filter((w) => !sameThing(w, e));
+    else if (e.endsId) open = open.filter((w) => w.entryId !== e.endsId);
+    else if (e.kind === 'resumed' && e.facts.subject === undefined) open = [];
+    else open = open.filter((w) => !sameThing(w, e));
   }
   return open;
 }
@@ -61,9 +60,14 @@ const wordsOf = (s: string): string[] =>
     .filter((w) => w.length > 2 && w !== 'the' && w !== 'and')
     .map((w) => w.replace(/s$/, ''));
 
+/**
+ * Whether an entry names what is waited for: with all its words and no others. “Door handles” does not end the wait for the door
+ * glass; a wait that is not named so is ended where it stands, by a press.
+ */
 function sameThing(wait: Wait, e: WaitEntry): boolean {
-  const said = new Set(wordsOf(e.facts.subject ?? e.text));
-  return wordsOf(wait.subject).some((w) => said.has(w));
+  if (e.facts.subject === undefined) return false;
+  const [awaited, said] = [new Set(wordsOf(wait.subject)), new Set(wordsOf(e.facts.subject))];
+  return awaited.size > 0 && awaited.size === said.size && [...awaited].every((w) => said.has(w));
 }
 
 /** “the glass”, “Petra: finish the microcar”. */

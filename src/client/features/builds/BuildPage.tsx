@@ -19,7 +19,7 @@ import { useDraftLetter } from '../letters/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { Questions } from '../questions/index.ts';
 import { waitsQuery } from '../waits/index.ts';
-import { buildQuery } from './builds.queries.ts';
+import { buildQuery, useEndWait } from './builds.queries.ts';
 import { CustomerPanel } from './CustomerPanel.tsx';
 import { Logbook } from './Logbook.tsx';
 import { Rests } from './Rests.tsx';
@@ -204,6 +204,21 @@ function DraftButton({ build }: { build: BuildView }) {
   );
 }
 
+/** What came, or is no longer needed: the wait ends, and the logbook says so. */
+function EndWait({ build, wait }: { build: BuildView; wait: BuildView['waits'][number] }) {
+  const end = useEndWait(build);
+  return (
+    <Button
+      $look="quiet"
+      isDisabled={end.isPending}
+      aria-label={`No longer waiting for ${wait.subject}`}
+      onPress={() => end.mutate(wait)}
+    >
+      No longer waiting
+    </Button>
+  );
+}
+
 function Waits({ build }: { build: BuildView }) {
   const manner = useManner();
   const { data } = useQuery(waitsQuery);
@@ -225,10 +240,12 @@ function Waits({ build }: { build: BuildView }) {
         const late = w.due !== undefined && w.due < manner.today;
         return late ? (
           <Notice key={w.entryId} $tone="oxide">
-            <Now>Late.</Now> {words}
+            <Now>Late.</Now> {words} <EndWait build={build} wait={w} />
           </Notice>
         ) : (
-          <p key={w.entryId}>{words}</p>
+          <p key={w.entryId}>
+            {words} <EndWait build={build} wait={w} />
+          </p>
         );
       })}
       <Rests build={build} />

@@ -11,6 +11,7 @@ import type {
   StageDto,
 } from '#contract/builds.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { sendAct } from '../outgoing/index.ts';
 import { v7 as uuidv7 } from 'uuid';
 import { call } from '../../shared/api.ts';
 
@@ -119,5 +120,24 @@ export function usePutCustomer(buildId: string) {
   return useMutation({
     mutationFn: (body: CustomerPutDto) => call<BuildView>('customerPut', { params: { buildId }, body }),
     onSuccess: everywhere,
+  });
+}
+
+/** Ends one wait by its entry, whatever it is called. */
+export function useEndWait(build: BuildView) {
+  const changed = useBuildChanged();
+  return useMutation({
+    mutationFn: async ({ entryId, subject }: BuildView['waits'][number]) => {
+      const id = uuidv7();
+      const text = `No longer waiting for ${subject}`;
+      return sendAct({
+        id,
+        route: 'entryAdd',
+        params: { buildId: build.id },
+        body: { id, kind: 'resumed', text, facts: { subject }, audience: 'shop', endsId: entryId },
+        words: `${build.nickname}: ${text}`,
+      });
+    },
+    onSuccess: () => changed(build.id),
   });
 }

@@ -1,9 +1,11 @@
 /** The log line while it keeps. Nasty cases: typing while the last line is on its way, a second line kept meanwhile, a refusal with new words typed. */
+import { createElement } from 'react';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { around } from '#tests/support/page.tsx';
 import { allHere } from '../../shared/device.ts';
 import { forgetAct, sendAs } from '../outgoing/outgoing.ts';
+import { LogTarget, useThisCar } from './target.tsx';
 import { useLogLine } from './useLogLine.ts';
 
 type Answer = (status: number, body: object) => Promise<void>;
@@ -65,6 +67,25 @@ test('a line that is refused comes back, before what was typed meanwhile, and sa
   await asked[0]!.answer(400, refusal);
   expect(line.current.text).toBe('hearse: did first bolt\nand the second');
   expect(line.current.fault).toBe('That is too long.');
+});
+
+test('on a car’s page a word of another car’s name stays with this one, unless it is addressed in front', async () => {
+  const line = renderHook(
+    () => {
+      useThisCar('estate', 'estate');
+      return useLogLine();
+    },
+    { wrapper: ({ children }) => createElement(around(), null, createElement(LogTarget, null, children)) },
+  ).result;
+  for (const [text, car] of [
+    ['fitted the rings for the hearse', 'estate'],
+    ['the hearse is out, 2h', 'estate'],
+    ['hearse: did the rings, 2h', 'hearse'],
+    ['hearse, did the rings, 2h', 'hearse'],
+  ] as const) {
+    act(() => line.current.write(text));
+    expect([text, line.current.build?.id]).toEqual([text, car]);
+  }
 });
 
 test('a line for no car is not taken away', () => {

@@ -21,6 +21,18 @@ export interface Kept {
 const atHand = (parsed: ParsedLine, zone: string | undefined): ParsedLine =>
   zone !== undefined && parsed.kind === 'found' && parsed.zone === undefined ? { ...parsed, zone } : parsed;
 
+/**
+ * On a car's own page a line stays with that car, unless another is addressed in front, with a mark behind it (“hearse: …”): a
+ * word of another car's name (“engine”, “pump”) is more often a part of this one.
+ */
+const staysHere = (parsed: ParsedLine, text: string, here: Partial<Named> | null): ParsedLine => {
+  const at = parsed.spans.find((s) => s.field === 'build');
+  if (!here || !parsed.build || parsed.build.id === here.id || !at) return parsed;
+  if (text.slice(0, at.start).trim() === '' && /^\s*[:,–—]/.test(text.slice(at.end))) return parsed;
+  const { build: _, ...rest } = parsed;
+  return { ...rest, spans: rest.spans.filter((s) => s !== at) };
+};
+
 /** What comes with a line may come without a word. */
 const onlyFiles = (files: readonly File[]) => ({
   kind: 'note' as const,
@@ -45,7 +57,10 @@ export function useLogLine() {
     latest.current = text;
   });
 
-  const parsed = useMemo(() => atHand(parseLine(text, capture), here?.zone), [text, capture, here?.zone]);
+  const parsed = useMemo(
+    () => staysHere(atHand(parseLine(text, capture), here?.zone), text, here),
+    [text, capture, here],
+  );
   const understood = useMemo(() => understand(parsed, right), [parsed, right]);
   const build = understood.build ?? here;
 
@@ -117,6 +132,8 @@ export function useLogLine() {
     right,
     putRight,
     understood,
+    /** What it would count as, had it been done; absent where nobody need be asked. */
+    ahead: right.kind === undefined ? parsed.ahead : undefined,
     build,
     here,
     files,

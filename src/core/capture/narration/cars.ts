@@ -32,7 +32,7 @@ const MENTIONS =
 
 /** Behind a name: what is said of the car itself begins. */
 const SPEAKS =
-  /^(?:turned|came|arrived|landed|showed|runs|starts|sits|stands|leaks|mate|mates|is|has|had|was|needs|wants|still|now|gone|went|got|we|i|i've|we've|it's|its|moved|found|did|fitted|ordered|waiting|,|:|;|\.|-|–|—|right|okay|ok|so|well|then|that|this|joss|nothing|no|not|just|today|finally|again|all|there's|theres|there|customer|could|should|will|looks|look|the|a|my|our|his|her|first|next|same|more|good|bad)$/;
+  /^(?:turned|came|arrived|landed|showed|runs|starts|sits|stands|leaks|mate|mates|is|has|had|was|needs|wants|still|now|gone|went|got|we|i|i've|we've|it's|its|moved|found|did|fitted|ordered|waiting|,|:|;|\.|-|–|—|right|okay|ok|so|well|then|that|this|nothing|no|not|just|today|finally|again|all|there's|theres|there|customer|could|should|will|looks|look|the|a|my|our|his|her|first|next|same|more|good|bad)$/;
 
 /** Behind “the hearse is” or “the hearse’s”: where it is, how it is, or what was done to it. */
 const IS_OF_CAR =
@@ -235,7 +235,7 @@ export function findTurns(t: readonly Token[], context: CaptureContext): Turn[] 
       i = name.next - 1;
       continue;
     }
-    const plain = plainTurn(t, name, turns.at(-1)?.next ?? 0);
+    const plain = plainTurn(t, known, name, turns.at(-1)?.next ?? 0);
     if (plain) {
       turns.push(plain);
       i = plain.next - 1;
@@ -264,7 +264,12 @@ const SAID_ALL =
   /^(?:hours?|minutes?|half|must|should|nice|safety|quid|pounds|(?:mon|tues|wednes|thurs|fri)day|tomorrow)$/;
 
 /** A car’s name that begins a sentence, that is led to, or of which the car itself is spoken of; null where it is only mentioned. */
-function plainTurn(t: readonly Token[], name: Found<Known>, start: number): Turn | null {
+function plainTurn(
+  t: readonly Token[],
+  known: ReturnType<typeof prepare>,
+  name: Found<Known>,
+  start: number,
+): Turn | null {
   const i = name.from;
   const from = leadOf(t, i, start);
   if (isMention(t, from, i, t[name.next])) return null;
@@ -288,7 +293,14 @@ function plainTurn(t: readonly Token[], name: Found<Known>, start: number): Turn
   )
     return null;
   const speaks =
-    behind === '' || SPEAKS.test(behind) || behind === "'" || isCarOf || hasS || worksAt(t, name.next);
+    behind === '' ||
+    SPEAKS.test(behind) ||
+    behind === "'" ||
+    isCarOf ||
+    hasS ||
+    worksAt(t, name.next) ||
+    // Somebody of the shop: “the hearse Petra did its seals”.
+    nameAt(known.people, t, name.next) !== null;
   if (!(starts || leads || beginsBare(t, name) || (speaks && !isIts))) return null;
   // “Hugh Pellow’s first.”, “Marta’s, polished …”: whose it is, and nothing of it.
   const order = isIts && /^(?:first|next|now|then|last)$/.test(behind);

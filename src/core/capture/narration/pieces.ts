@@ -105,7 +105,7 @@ function waitsAt(t: readonly Token[], i: number): boolean {
 
 /** Behind these a word for what was done belongs to what stands before it. */
 const BELONGS =
-  /^(?:i|we|he|she|they|who|have|has|had|was|were|been|be|is|are|get|got|that|which|and|or|not|to|just|also|then|so|now|never|i've|we've|only|joss|still|,|:|-)$/;
+  /^(?:i|we|he|she|they|who|have|has|had|was|were|been|be|is|are|get|got|that|which|and|or|not|to|just|also|then|so|now|never|i've|we've|only|still|,|:|-)$/;
 
 /** “… it pulls well found the needle wags”: words that nobody uses of anything else begin a thing where no stop is said. */
 function strongAt(t: readonly Token[], says: number, i: number, next: number): boolean {
@@ -123,7 +123,7 @@ function strongAt(t: readonly Token[], says: number, i: number, next: number): b
     /^[a-z]{3,}ed$/.test(word) &&
     /^(?:it|them|the|both|all)$/.test(behind.lower) &&
     !/^(?:needed|used|seized|looked|wanted|asked|called|rubbed|touched|reached|missed|passed)$/.test(word) &&
-    !/^(?:of|at|by|to|in|on|from|with|for|the|a|an|its|his|her|joss|customer|could|would|not|nicely|well|already|really|newly|freshly)$/.test(
+    !/^(?:of|at|by|to|in|on|from|with|for|the|a|an|its|his|her|customer|could|would|not|nicely|well|already|really|newly|freshly)$/.test(
       t[i - 1]!.lower,
     ) &&
     readKind(t.slice(i, i + 3), 0, nothingBlocked)?.from === 0;

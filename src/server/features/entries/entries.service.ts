@@ -23,7 +23,7 @@ import { whenOf } from '#core/time/zones.ts';
 import type { ShopView } from '#contract/session.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound, Refusal } from '../../http/refusal.ts';
+import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, sayNext, type BuildKey } from '../builds/index.ts';
 import { shopOf } from '../session/index.ts';
@@ -148,6 +148,8 @@ export async function addIn(
   dto: EntryAddDto,
   prefix?: string,
 ): Promise<ShopView> {
+  if (dto.endsId !== undefined && dto.kind !== 'resumed' && dto.kind !== 'arrived')
+    throw invalidAt('endsId', 'only what goes on again, or arrived, ends a wait');
   const said = saidOf(dto, prefix);
   const now = deps.clock.now();
   const shop = await shopOf(tx);
@@ -160,8 +162,8 @@ export async function addIn(
     at,
     recorded_at: now,
     person_id: who.personId,
-    about_type: null,
-    about_id: null,
+    about_type: dto.endsId === undefined ? null : 'entry',
+    about_id: dto.endsId ?? null,
     corrects_id: null,
     now: null,
   });

@@ -357,7 +357,7 @@ describe('tables', () => {
       .expect(200);
     const csv = await it.owner.get(pathOf('estimateCsv', { buildId: from })).expect(200);
     expect(csv.headers['content-disposition']).toMatch(
-      /attachment; filename="?B-\d+-microcar-estimate\.csv"?$/,
+      /attachment; filename="?B-\d+-microcar-\d+-estimate\.csv"?$/,
     );
     expect(csv.text).toContain(`"'=HYPERLINK(""x"")"`);
     await bring(to, { text: csv.text, keep: true }).expect(200);
@@ -378,7 +378,7 @@ describe('tables', () => {
       expect(b[field]).toEqual(a[field]);
     const json = await it.owner.get(pathOf('estimateJson', { buildId: from })).expect(200);
     expect(JSON.parse(json.text)).toMatchObject({
-      build: { nickname: 'microcar' },
+      build: { nickname: expect.stringMatching(/^microcar /) },
       currency: 'GBP',
       lines: [{ title: '=HYPERLINK("x")' }],
     });
