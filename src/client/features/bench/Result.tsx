@@ -39,13 +39,14 @@ const Sum = styled.ol`
 
 const LEVEL_WORDS = { info: 'To know', watch: 'Watch', fail: 'Not good' } as const;
 
+/** Two reasons may have one code, and two lines the same words: each is known by its place too. */
 export function ToldParts({ told }: { told: Told }) {
   return (
     <>
       {told.reasons.length > 0 && (
         <Reasons>
-          {told.reasons.map((r) => (
-            <li key={r.code}>
+          {told.reasons.map((r, i) => (
+            <li key={`${i} ${r.code}`}>
               <strong>{LEVEL_WORDS[r.level]}:</strong> {r.text}
             </li>
           ))}
@@ -54,22 +55,22 @@ export function ToldParts({ told }: { told: Told }) {
       {told.right.length > 0 && (
         <Notice $tone="cure">
           <strong>To bring it right:</strong>
-          {told.right.map((line) => (
-            <p key={line}>{line}</p>
+          {told.right.map((line, i) => (
+            <p key={`${i} ${line}`}>{line}</p>
           ))}
         </Notice>
       )}
       <Values>
-        {told.lines.map((l) => (
-          <FigureLine key={l.label} label={l.label} text={l.text} />
+        {told.lines.map((l, i) => (
+          <FigureLine key={`${i} ${l.label}`} label={l.label} text={l.text} />
         ))}
       </Values>
       {told.sum.length > 0 && (
         <div>
           <strong>The sum</strong>
           <Sum>
-            {told.sum.map((line) => (
-              <li key={line}>
+            {told.sum.map((line, i) => (
+              <li key={`${i} ${line}`}>
                 <Mono>{line}</Mono>
               </li>
             ))}

@@ -11,6 +11,7 @@ import { refused, serve, show, type Asked } from '#tests/support/page.tsx';
 import { allHere, dropHere } from '../../shared/device.ts';
 import { sendAs } from '../outgoing/index.ts';
 import CalculatorPage from './CalculatorPage.tsx';
+import { ToldParts } from './Result.tsx';
 
 const car = (more: Partial<BenchView> = {}): BenchView => ({ buildId: 'hearse', nickname: 'hearse', readings: [], specs: {}, ...more }); // prettier-ignore
 const kept = (more: Partial<ReadingView> = {}): ReadingView => {
@@ -363,4 +364,13 @@ describe('a record that is signed', () => {
     expect(screen.queryByText('done, Wren Osgood')).toBeNull();
     expect(screen.queryByRole('button', { name: 'Show an example' })).toBeNull();
   });
+});
+
+test('a reason that goes away goes from the screen, where two have one code', () => {
+  const c = calculatorNamed('cornerWeights')!;
+  const told = toldOf(c, c.example, c.work(c.example));
+  const reason = (text: string) => ({ code: 'same', level: 'fail' as const, text });
+  const { rerender } = show(<ToldParts told={{ ...told, reasons: ['a', 'b', 'c'].map(reason) }} />);
+  rerender(<ToldParts told={{ ...told, reasons: [reason('c')] }} />);
+  expect(screen.getAllByText(/Not good/)).toHaveLength(1);
 });

@@ -3,8 +3,8 @@ import { createElement } from 'react';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { around } from '#tests/support/page.tsx';
-import { allHere } from '../../shared/device.ts';
-import { forgetAct, sendAs } from '../outgoing/outgoing.ts';
+import { allHere, dropHere } from '../../shared/device.ts';
+import { sendAs } from '../outgoing/index.ts';
 import { LogTarget, useThisCar } from './target.tsx';
 import { useLogLine } from './useLogLine.ts';
 
@@ -32,7 +32,7 @@ beforeEach(() => {
 });
 afterEach(async () => {
   sendAs(null);
-  for (const a of await allHere('acts')) await forgetAct(a.id);
+  for (const a of await allHere('acts')) await dropHere('acts', a.id);
   globalThis.fetch = realFetch;
 });
 

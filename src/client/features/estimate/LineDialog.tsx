@@ -98,6 +98,7 @@ export default function LineDialog({ estimate, line, finding, comesTo, onClose }
   const manner = useManner();
   const put = usePutLine(estimate.buildId);
   const drop = useDropLine(estimate.buildId);
+  const [asking, setAsking] = useState(false);
   const [lineId] = useState(() => line?.id ?? uuidv7());
   const form = useForm<LineForm>({
     defaultValues: line
@@ -244,17 +245,8 @@ export default function LineDialog({ estimate, line, finding, comesTo, onClose }
             <Button $look="main" type="submit" isDisabled={put.isPending}>
               {line ? 'Keep the change' : 'Put it on the estimate'}
             </Button>
-            {line && (
-              <Button
-                $look="oxide"
-                isDisabled={drop.isPending}
-                onPress={() =>
-                  drop.mutate(
-                    { lineId, version: (base ?? line).version },
-                    { onSuccess: onClose, onError: (e) => form.setError('root', { message: wordsOf(e) }) },
-                  )
-                }
-              >
+            {line && !asking && (
+              <Button $look="oxide" isDisabled={drop.isPending} onPress={() => setAsking(true)}>
                 Take it off
               </Button>
             )}
@@ -262,6 +254,37 @@ export default function LineDialog({ estimate, line, finding, comesTo, onClose }
               Leave it
             </Button>
           </Row>
+          {line && asking && (
+            <Notice $tone="oxide" role="alert">
+              <Stack $gap="s">
+                <span>
+                  Take “{line.title}” off the estimate? What was written on it goes with it, and cannot be
+                  brought back.
+                </span>
+                <Row>
+                  <Button
+                    $look="oxide"
+                    autoFocus
+                    isDisabled={drop.isPending}
+                    onPress={() =>
+                      drop.mutate(
+                        { lineId, version: (base ?? line).version },
+                        {
+                          onSuccess: onClose,
+                          onError: (e) => form.setError('root', { message: wordsOf(e) }),
+                        },
+                      )
+                    }
+                  >
+                    Yes, take it off
+                  </Button>
+                  <Button $look="quiet" onPress={() => setAsking(false)}>
+                    No, it stays
+                  </Button>
+                </Row>
+              </Stack>
+            </Notice>
+          )}
         </Stack>
       </form>
     </Dialog>

@@ -5,8 +5,10 @@ import { Link } from 'react-router';
 import { pathOf } from '#contract/access.ts';
 import type { PartsDeskView, PartView } from '#contract/parts.ts';
 import { ASKED, bySupplier, isOverdue, owedFor } from '#core/parts/parts.ts';
+import { wordsOf } from '../../shared/api.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
+import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Head, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { PartDialogs, type OpenPart } from './PartDialogs.tsx';
@@ -17,7 +19,10 @@ type Open = (open: OpenPart) => void;
 
 export default function PartsDeskPage() {
   const [q, setQ] = useState('');
-  const { data } = useQuery({ ...deskQuery(useDeferredValue(q.trim())), placeholderData: keepPreviousData });
+  const { data, error, refetch } = useQuery({
+    ...deskQuery(useDeferredValue(q.trim())),
+    placeholderData: keepPreviousData,
+  });
   const [open, setOpen] = useState<OpenPart | null>(null);
   const { seesPrices } = useShop();
   useTitle('Parts');
@@ -43,6 +48,12 @@ export default function PartsDeskPage() {
           maxLength={100}
           onChange={(e) => setQ(e.target.value)}
         />
+        {error && (
+          <Notice $tone="oxide" role="alert">
+            The parts could not be read: {wordsOf(error)}{' '}
+            <Button onPress={() => void refetch()}>Try again</Button>
+          </Notice>
+        )}
         {data &&
           (q.trim() === '' ? <Desk data={data} onOpen={setOpen} /> : <Found data={data} onOpen={setOpen} />)}
       </Stack>
