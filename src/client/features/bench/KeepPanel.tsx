@@ -2,6 +2,7 @@
 import { useState, type RefObject } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import type { Load, Moment } from '#contract/bench.ts';
+import { formOf } from '#core/bench/registry/form.ts';
 import { isOfCar } from '#core/bench/registry/index.ts';
 import { INSTRUMENTS } from '#core/bench/registry/plausible.ts';
 import type { Told } from '#core/bench/registry/told.ts';
@@ -15,6 +16,10 @@ import { useKeepReading } from './bench.queries.ts';
 import type { BenchForm } from './useBenchForm.ts';
 
 const MOMENT_WORDS = { before: 'before the work', after: 'after the work' };
+/** Made-up figures are no reading of a car. */
+const sameForm = (a: BenchForm['form'], b: BenchForm['form']): boolean =>
+  [...new Set([...Object.keys(a), ...Object.keys(b)])].every((path) => (a[path] ?? '') === (b[path] ?? ''));
+
 const LOAD_WORDS = { loaded: 'loaded', unloaded: 'unloaded' };
 
 interface Props {
@@ -40,6 +45,7 @@ export function KeepPanel({ calculator, buildId, told, bench, isPlayed, picture 
   const [noPicture, setNoPicture] = useState(false);
   const [ids, setIds] = useState(() => ({ id: uuidv7(), entryId: uuidv7() }));
   if (!isOfCar(calculator)) return null;
+  const isExample = sameForm(bench.form, formOf(calculator.fields, calculator.example));
   const played = isPlayed ? `played ${INSTRUMENTS[calculator.name] ?? 'instrument'}` : '';
   const hasPicture = typeof calculator.picture === 'string';
   const drawn = async (): Promise<File | null> => {
@@ -120,9 +126,10 @@ export function KeepPanel({ calculator, buildId, told, bench, isPlayed, picture 
           />
         )}
         <Row>
-          <Button $look="main" onPress={() => void press()} isDisabled={keep.isPending}>
+          <Button $look="main" onPress={() => void press()} isDisabled={keep.isPending || isExample}>
             Keep this reading
           </Button>
+          {isExample && <Quiet>These are the figures of the example: put in what you measured.</Quiet>}
           <span role="status">
             {keep.isSuccess &&
               !keep.isPending &&

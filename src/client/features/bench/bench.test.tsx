@@ -216,11 +216,16 @@ describe('limits', () => {
 });
 
 describe('kept with a car', () => {
+  /** One figure of one’s own in place of the example’s. */
+  const measure = (): void => void type(/^Left front/, '421');
   const keepIt = (): void => void fireEvent.click(screen.getByRole('button', { name: 'Keep this reading' }));
 
   test('what, when, how and with what; the next one is another', async () => {
     await open('cornerWeights', 'hearse');
     fireEvent.click(screen.getByRole('button', { name: 'Show an example' }));
+    // Made-up figures are no reading of a car.
+    expect(screen.getByRole('button', { name: 'Keep this reading' })).toHaveProperty('disabled', true);
+    measure();
     type('Of what', 'with driver');
     fireEvent.change(screen.getByLabelText('When'), { target: { value: 'after' } });
     fireEvent.change(screen.getByLabelText('The car stood'), { target: { value: 'loaded' } });
@@ -230,7 +235,7 @@ describe('kept with a car', () => {
     keepIt();
     await waitFor(() => expect(server.asked.filter((a) => a.method === 'PUT')).toHaveLength(2));
     const [one, other] = server.asked.filter((a) => a.method === 'PUT');
-    expect(one!.body).toMatchObject({ calculator: 'cornerWeights', what: 'with driver', moment: 'after', loaded: 'loaded', forCustomer: true, input: { lf_kg: 420 } }); // prettier-ignore
+    expect(one!.body).toMatchObject({ calculator: 'cornerWeights', what: 'with driver', moment: 'after', loaded: 'loaded', forCustomer: true, input: { lf_kg: 421 } }); // prettier-ignore
     expect(one!.path).not.toBe(other!.path);
     expect(one!.body!.entryId).not.toBe(other!.body!.entryId);
   });
@@ -239,6 +244,7 @@ describe('kept with a car', () => {
     answer = () => null;
     await open('cornerWeights', 'hearse');
     fireEvent.click(screen.getByRole('button', { name: 'Show an example' }));
+    measure();
     keepIt();
     await screen.findByText(/Kept on this device/);
     expect(await allHere('acts')).toHaveLength(1);

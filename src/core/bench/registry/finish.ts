@@ -210,8 +210,11 @@ const blast = describe({
   sum: (i, r) => [
     `${n(r.limit_h, 0)} h at ${n(i.rh_pct, 0)} % − ${n(i.hoursSinceBlast_h, 1)} h = ${n(r.remaining_h, 1)} h`,
   ],
-  right: (_, r) =>
-    r.remaining_h > 0 ? [`Prime within ${n(r.remaining_h * 60, 0)} minutes.`] : ['Blast it again.'],
+  // Rust that is seen has been growing, whatever the clock says.
+  right: (i, r) =>
+    r.remaining_h > 0 && i.bloomSeen !== true
+      ? [`Prime within ${n(r.remaining_h * 60, 0)} minutes.`]
+      : ['Blast it again.'],
   sources: [practice('8, 4 and 2 hours by humidity: the product’s data sheet goes first')],
   cautions,
   picture: { none: 'hours that are left' },

@@ -100,6 +100,7 @@ const charge = describe({
     opt('elapsed_s', 'after'),
     limitsOf(limits.preCharge, {
       nearEnergy: 'Close, of what the resistor bears',
+      ahead: 'Too fast, share of the pack ahead',
       stopAfter: 'Stop after so many times',
     }),
   ],
