@@ -29,8 +29,9 @@ const staysHere = (parsed: ParsedLine, text: string, here: Partial<Named> | null
   const at = parsed.spans.find((s) => s.field === 'build');
   if (!here || !parsed.build || parsed.build.id === here.id || !at) return parsed;
   if (text.slice(0, at.start).trim() === '' && /^\s*[:,–—]/.test(text.slice(at.end))) return parsed;
-  const { build: _, ...rest } = parsed;
-  return { ...rest, spans: rest.spans.filter((s) => s !== at) };
+  const stays: ParsedLine = { ...parsed, spans: parsed.spans.filter((s) => s !== at) };
+  delete stays.build;
+  return stays;
 };
 
 /** What comes with a line may come without a word. */
