@@ -63,7 +63,7 @@ test('intake to an agreed estimate; a page left open on the older one agrees to 
   context,
 }) => {
   await signIn(page);
-  await intake(page, 'tricycle');
+  await intake(page, 'post tricycle');
   await log(page, 'found front fork cracked at the crown, 40 and three hours, safety');
   await page.keyboard.press('Escape');
   await openEstimate(page);
@@ -86,7 +86,7 @@ test('intake to an agreed estimate; a page left open on the older one agrees to 
 
   await addLine(page, { title: 'Bread box repainted', hours: '6', parts: '45', class: 'nice' });
   await send(page, 1);
-  const link = await mailed(page, /Estimate 1 for your tricycle/, /http\S+\/estimate/);
+  const link = await mailed(page, /Estimate 1 for your post tricycle/, /http\S+\/estimate/);
   const customer = await context.newPage();
   await customer.setViewportSize({ width: 390, height: 844 });
   await customer.goto(link);

@@ -24,7 +24,15 @@ export default function StageDialog({ build, onClose }: { build: BuildView; onCl
   const go = (to: Stage): void => set.mutate({ from: build.stage, to, word }, { onSuccess: onClose });
   const atWord = set.error instanceof ApiProblem ? set.error.at('word') : undefined;
   return (
-    <Dialog title={`The ${build.nickname} is ${build.stage}`} isOpen onClose={onClose}>
+    <Dialog
+      title={
+        build.stage === 'open'
+          ? `Finish or hand over the ${build.nickname}`
+          : `The ${build.nickname} is ${build.stage}`
+      }
+      isOpen
+      onClose={onClose}
+    >
       <Stack>
         {needsWord && (
           <Notice $tone="oxide">
