@@ -13,7 +13,7 @@ import { waitInWords } from '#core/waits/waits.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Head, Mono, Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
-import { color, phone, size, space, touch } from '../../ui/tokens.ts';
+import { color, narrow, size, space, touch } from '../../ui/tokens.ts';
 import { FreesToday, waitsQuery } from '../waits/index.ts';
 import { floorQuery } from './floor.queries.ts';
 
@@ -29,7 +29,7 @@ const Headings = styled.div`
   font-size: ${size.small};
   font-weight: 600;
   color: ${color.zinc};
-  ${phone} {
+  ${narrow} {
     display: none;
   }
 `;
@@ -44,7 +44,7 @@ const Car = styled.li<{ $now: boolean }>`
   &:hover {
     background: ${color.zincWash};
   }
-  ${phone} {
+  ${narrow} {
     grid-template-columns: 1fr auto;
     > :nth-child(n + 3) {
       grid-column: 1 / -1;
