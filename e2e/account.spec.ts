@@ -125,7 +125,7 @@ test('a car goes home, is found again, and comes back; what is to come is asked'
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.getByRole('link', { name: 'Floor', exact: true }).click();
   await expect(page.getByRole('link', { name: 'tricycle', exact: true })).toHaveCount(0);
-  await page.getByRole('link', { name: 'Handed over and closed' }).click();
+  await page.getByRole('link', { name: 'Handed over' }).click();
   await page.getByRole('textbox', { name: 'Search' }).fill('tricyc');
   await expectAccessible(page);
   await page.getByRole('link', { name: 'tricycle' }).click();

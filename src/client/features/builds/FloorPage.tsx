@@ -96,7 +96,7 @@ export default function FloorPage() {
           <Link to="/bench">The bench</Link>
           <Link to="/outwork">Outwork</Link>
           <Link to="/hours">Hours</Link>
-          <Link to="/gone">Handed over and closed</Link>
+          <Link to="/gone">Handed over</Link>
           {seesPrices && <Link to="/costs">Costs</Link>}
           {seesPrices && <Link to="/round">Letters</Link>}
           {seesPrices && <NewLink to="/builds/new">New build</NewLink>}
