@@ -12,6 +12,7 @@ import { buildForUpdate } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
 import { ensureLink } from '../links/index.ts';
 import { BadArchive, openArchive } from './archive.ts';
+import { noteEvent } from '../session/index.ts';
 import * as q from './book.queries.ts';
 
 const OF_AN_ARCHIVE: Limit = {
@@ -45,13 +46,16 @@ export async function askBook(
   dto: BookAskDto,
 ): Promise<BookView> {
   return inShop(deps.db, who.shopId, async (tx) => {
-    if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
+    const build = await buildForUpdate(tx, buildId);
+    if (!build) throw notFound('build');
     const known = await q.bookById(tx, dto.id);
     if (known && known.build_id !== buildId)
       throw new Refusal('conflict', 'Another book was asked for under this id already.');
     if (!known) {
       const { id, withCosts, meant } = dto;
       const now = deps.clock.now();
+      const text = `The book of the ${build.nickname} was bound${withCosts ? ', with costs' : ''}.`;
+      await noteEvent(tx, now, { kind: 'export', text, byId: who.personId });
       await q.insertBook(tx, {
         id,
         origin: 'bound',

@@ -8,6 +8,7 @@ import type { SignedIn } from '../../http/session.ts';
 import { hashOfLink, hashOfToken, linkUrl } from '../../links.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
+import { noteEvent } from '../session/index.ts';
 import * as q from './links.queries.ts';
 
 /** The build's live link, made where there is none; answers its id. */
@@ -19,21 +20,29 @@ export async function ensureLink(tx: Tx, deps: Deps, buildId: string, now: strin
   return id;
 }
 
+const noteLink = (tx: Tx, now: string, who: SignedIn, text: string): Promise<number> =>
+  noteEvent(tx, now, { kind: 'link', text, byId: who.personId });
+
 /** A new link for the customer; the old one stops working. */
 export async function renewLink(deps: Deps, who: SignedIn, buildId: string): Promise<{ made: true }> {
   return inShop(deps.db, who.shopId, async (tx) => {
-    if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
+    const build = await buildForUpdate(tx, buildId);
+    if (!build) throw notFound('build');
     const now = deps.clock.now();
     await q.revokeLinks(tx, buildId, now);
     await ensureLink(tx, deps, buildId, now);
+    await noteLink(tx, now, who, `The link of the ${build.nickname}’s customer was made anew.`);
     return { made: true as const };
   });
 }
 
 export async function revokeLink(deps: Deps, who: SignedIn, buildId: string): Promise<{ revoked: true }> {
   return inShop(deps.db, who.shopId, async (tx) => {
-    if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
-    await q.revokeLinks(tx, buildId, deps.clock.now());
+    const build = await buildForUpdate(tx, buildId);
+    if (!build) throw notFound('build');
+    const now = deps.clock.now();
+    await q.revokeLinks(tx, buildId, now);
+    await noteLink(tx, now, who, `The link of the ${build.nickname}’s customer was closed.`);
     return { revoked: true as const };
   });
 }
@@ -79,6 +88,7 @@ export async function addReader(
       text: `${name} is told of it too, at ${email}`,
       personId: who.personId,
     });
+    await noteLink(tx, now, who, `${name}, ${email}, got a link to the ${build.nickname}.`);
     return viewsOf(tx, deps, buildId);
   });
 }
@@ -93,12 +103,15 @@ export async function dropReader(
     const build = await buildForUpdate(tx, buildId);
     const known = build && (await q.readerById(tx, id));
     if (!build || known?.build_id !== buildId) throw notFound('link');
-    if ((await q.revokeReader(tx, id, deps.clock.now())) === 1)
+    const now = deps.clock.now();
+    if ((await q.revokeReader(tx, id, now)) === 1) {
       await logIn(tx, deps, build, {
         kind: 'note',
         text: `${known.name} is told of it no longer`,
         personId: who.personId,
       });
+      await noteLink(tx, now, who, `The link of ${known.name} to the ${build.nickname} was closed.`);
+    }
     return viewsOf(tx, deps, buildId);
   });
 }

@@ -10,7 +10,7 @@ import { queueAgain } from '../../jobs/queue.ts';
 import { mailForUpdate, noteHandover, openMails, type MailRow } from '../../mail/handover.ts';
 import { mailServerOf, openPost, whyNoMail } from '../../mail/post.ts';
 import { seal } from '../../mail/seal.ts';
-import { shopOf } from '../session/index.ts';
+import { noteEvent, shopOf } from '../session/index.ts';
 import * as q from './mail.queries.ts';
 
 const toOpenMail = (m: MailRow): OpenMail => ({
@@ -67,6 +67,8 @@ export async function putServer(deps: Deps, who: SignedIn, dto: MailServerDto): 
     if (!(await q.saveServer(tx, { ...server, fromName: dto.fromName?.trim() ?? '', password })))
       throw changedMeanwhile('the mail server', await viewOf(tx, deps));
     await q.noteTried(tx, null);
+    const text = `Mail goes through ${dto.host}, from ${dto.fromAddress}.`;
+    await noteEvent(tx, deps.clock.now(), { kind: 'mail server', text, byId: who.personId });
     return viewOf(tx, deps);
   });
 }
@@ -75,6 +77,8 @@ export async function dropServer(deps: Deps, who: SignedIn): Promise<MailServerV
   return inShop(deps.db, who.shopId, async (tx) => {
     await q.dropServer(tx);
     await q.noteTried(tx, null);
+    const text = 'The shop’s own mail server is no longer used.';
+    await noteEvent(tx, deps.clock.now(), { kind: 'mail server', text, byId: who.personId });
     return viewOf(tx, deps);
   });
 }

@@ -11,7 +11,7 @@ import supertest from 'supertest';
 import { pathOf } from '#contract/access.ts';
 import type { AccountEvent, AccountView, RecoveryCodes, SecondFactorBegun } from '#contract/account.ts';
 import { startWorker, type Worker } from '#server/jobs/worker.ts';
-import { nextId, openShop, startServer, makeShop, type Agent } from '#tests/support/server.ts';
+import { makeBuild, makeShop, nextId, openShop, startServer, type Agent } from '#tests/support/server.ts';
 import { RESET_MS, passwordToken } from './links.ts';
 
 const it = openShop('account');
@@ -275,4 +275,20 @@ describe('streams', () => {
     // They end by themselves; otherwise this would never be fulfilled.
     expect(await ended).toHaveLength(20);
   });
+});
+
+test('links, the mail server and books that are bound stand in the record too, with who did it', async () => {
+  const buildId = await makeBuild(it.owner);
+  await it.owner.post(pathOf('linkRenew', { buildId })).send({}).expect(200);
+  await it.owner
+    .put(pathOf('mailServerPut'))
+    .send({
+      ...{ version: 0, host: 'localhost', port: 25, secure: 'none', userName: '' },
+      fromAddress: 'a@b.example',
+    })
+    .expect(200);
+  await it.owner.delete(pathOf('mailServerDrop')).expect(200);
+  const noted = (await events()).filter((e) => ['link', 'mail server'].includes(e.kind));
+  expect(noted.map((e) => e.by)).toEqual(['Wren Osgood', 'Wren Osgood', 'Wren Osgood']);
+  expect(JSON.stringify(noted)).toContain('localhost');
 });
