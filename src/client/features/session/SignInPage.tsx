@@ -86,7 +86,7 @@ function DemoDoor() {
   return (
     <Stack>
       <Head>The demo shop</Head>
-      <p>Saltmarsh Coachworks, eight cars, six months of work. All of it is made up.</p>
+      <p>Saltmarsh Coachworks, sixteen cars, six months of work. All of it is made up.</p>
       <Row>
         <Button $look="main" onPress={() => enter('owner')} isDisabled={demo.isPending}>
           Go in as the owner
@@ -105,7 +105,7 @@ function DemoDoor() {
 function OwnDoor() {
   const signIn = useSignIn();
   const navigate = useNavigate();
-  const form = useContractForm<SignInDto>(SignInDto, { email: '', password: '' });
+  const form = useContractForm<SignInDto>(SignInDto, { email: '', password: '', code: '' });
   const { errors } = form.formState;
   // Asked for only where the account has a second factor; it stays once it was.
   const [wantsCode, setWantsCode] = useState(false);
