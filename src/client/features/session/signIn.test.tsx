@@ -16,7 +16,7 @@ const fill = (label: string, value: string): void =>
 const press = (): void => void fireEvent.click(screen.getByRole('button', { name: 'Sign in' }));
 
 test('the code is asked for at a field of its own, once the password was right', async () => {
-  let answer = (_asked: Asked) =>
+  let answer: (asked: Asked) => ReturnType<typeof refused> = () =>
     refused(401, 'type the code', [{ field: 'code', reason: 'type the code that your app shows' }]);
   server = serve((asked) => answer(asked));
   show(<SignInPage />, { data: [[['session'], NOBODY]] });
