@@ -8,7 +8,7 @@ import { expectAccessible, expectNoSideScroll, logLine, openCar, signIn } from '
 
 test.describe.configure({ mode: 'serial' });
 
-const EMAIL = 'fay@saltmarsh.example';
+const EMAIL = 'zora@saltmarsh.example';
 
 async function enter(page: Page, password: string): Promise<void> {
   await page.goto('/sign-in');
@@ -33,11 +33,11 @@ test('added without a password, a person sets their own by the owner’s link', 
   await signIn(page);
   await page.goto('/shop');
   await page.getByRole('button', { name: 'New person' }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill('Fay Quill');
+  await page.getByRole('textbox', { name: 'Name' }).fill('Zora Quill');
   await page.getByRole('textbox', { name: /^Email/ }).fill(EMAIL);
   await page.getByRole('button', { name: 'Add this person' }).click();
   await expect(page.getByText(/has no password yet/)).toBeVisible();
-  await page.getByRole('button', { name: 'Change Fay Quill' }).click();
+  await page.getByRole('button', { name: 'Change Zora Quill' }).click();
   await page.getByRole('button', { name: 'Make a link to set a password' }).click();
   const link = page.getByText(/\/password\//);
   await expect(link).toBeVisible();
@@ -106,13 +106,13 @@ test('a second factor is turned on, asked for, and stands in what the owner read
   await page.context().clearCookies();
   await signIn(page);
   await page.goto('/account/events');
-  await expect(page.getByRole('listitem').filter({ hasText: /second factor on.*Fay Quill/ })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: /second factor on.*Zora Quill/ })).toBeVisible();
   await expectAccessible(page);
 });
 
 test('a car goes home, is found again, and comes back; what is to come is asked', async ({ page }) => {
   await signIn(page);
-  await openCar(page, 'tricycle');
+  await openCar(page, 'bread van');
   await logLine(page).fill('will take 5 hours to paint');
   await expect(page.getByText(/reads like work to come/)).toBeVisible();
   await expectAccessible(page);
@@ -121,14 +121,14 @@ test('a car goes home, is found again, and comes back; what is to come is asked'
   await logLine(page).fill('');
   await page.getByRole('button', { name: 'Finish or hand over' }).click();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.getByRole('link', { name: 'Floor', exact: true }).click();
-  await expect(page.getByRole('link', { name: 'tricycle', exact: true })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'bread van', exact: true })).toHaveCount(0);
   await page.getByRole('link', { name: 'Handed over' }).click();
-  await page.getByRole('textbox', { name: 'Search' }).fill('tricyc');
+  await page.getByRole('textbox', { name: 'Search' }).fill('bread v');
   await expectAccessible(page);
-  await page.getByRole('link', { name: 'tricycle' }).click();
+  await page.getByRole('link', { name: 'bread van' }).click();
   await page.getByRole('button', { name: 'Change', exact: true }).click();
   await page.getByRole('button', { name: 'Reopen' }).click();
   await expect(page.getByRole('button', { name: 'Finish or hand over' })).toBeVisible();
