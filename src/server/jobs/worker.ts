@@ -1,5 +1,6 @@
 /** Works the queue off, in this process; several processes share the work. */
 import { EventEmitter } from 'node:events';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { Logger, run, type JobHelpers, type Runner, type TaskList, type WorkerEvents } from 'graphile-worker';
 import type pg from 'pg';
 import { v7 as uuidv7 } from 'uuid';
@@ -42,12 +43,12 @@ function tasksFor(deps: Deps, post: Post): TaskList {
 /** Connections of a process's queue are named so: while one lives, so does the process. */
 const NAME = 'avrik-queue-';
 
-/** A worker that has just begun may not have been noted yet. */
+/** A queue that has just begun may not have been noted yet. */
 const OLD_ENOUGH = "interval '10 seconds'";
 
 /**
- * Gives back the jobs of workers whose process is gone; the queue itself would hold them for four hours. A mail that was being
- * handed over is not sent again by that: its hand-over says so.
+ * Gives back the jobs of queues that are gone, with their process or without; the queue's own rule would hold them for four
+ * hours. A mail that was being handed over is not sent again by that: its hand-over says so.
  */
 async function freeJobsOfTheDead(pool: pg.Pool): Promise<void> {
   const { rows } = await pool.query<{ worker: string }>(`
@@ -61,12 +62,17 @@ async function freeJobsOfTheDead(pool: pg.Pool): Promise<void> {
     (select from pg_stat_activity a where a.application_name = '${NAME}' || w.process_id::text)`);
 }
 
-const LOOK_EVERY_MS = 60_000;
+const LOOK_EVERY_MS = 15_000;
+const AGAIN_AFTER_MS = 1000;
 
 export interface Worker {
   stop: () => Promise<void>;
 }
 
+/**
+ * Runs until it is stopped. A queue that cannot note how a job ended (the database was away at that moment) ends; another
+ * begins after it, and that job is done again.
+ */
 export async function startWorker(deps: Deps): Promise<Worker> {
   const post = openPost(deps);
   const processId = uuidv7();
@@ -75,33 +81,58 @@ export async function startWorker(deps: Deps): Promise<Worker> {
     max: 4,
     application_name: `${NAME}${processId}`,
   });
-  const lost = (err: Error): void => deps.log.warn({ err }, 'job queue connection lost');
+  const lost = (err: unknown): void => deps.log.warn({ err }, 'job queue connection lost');
   pgPool.on('error', lost);
   pgPool.on('connect', (client) => client.on('error', lost));
   const logger = new Logger(() => (level, message) => {
     if (level === 'error' || level === 'warning') deps.log.warn({ queue: message }, 'job queue');
   });
-  const events = new EventEmitter() as WorkerEvents;
   const noted = (work: Promise<unknown>): void =>
     void work.catch((err: unknown) => deps.log.warn({ err }, 'job queue: workers'));
-  events.on('worker:create', ({ worker }) =>
-    noted(pgPool.query('insert into queue_workers values ($1, $2)', [worker.workerId, processId])),
-  );
+  // What holds a job's lock is the queue (graphile-worker's pool of workers), not one worker of it.
+  const events = new EventEmitter() as WorkerEvents;
+  const queues: string[] = [];
+  events.on('pool:create', ({ workerPool }) => {
+    queues.push(workerPool.id);
+    noted(pgPool.query('insert into queue_workers values ($1, $2)', [workerPool.id, processId]));
+  });
   await freeJobsOfTheDead(pgPool);
   const looking = setInterval(() => noted(freeJobsOfTheDead(pgPool)), LOOK_EVERY_MS);
-  const runner: Runner = await run({
-    pgPool,
-    logger,
-    events,
-    taskList: tasksFor(deps, post),
-    noHandleSignals: true,
-    concurrency: 2,
-    pollInterval: 5000,
-  });
+
+  let isOver = false;
+  const begin = (): Promise<Runner> =>
+    run({
+      pgPool,
+      logger,
+      events,
+      taskList: tasksFor(deps, post),
+      noHandleSignals: true,
+      concurrency: 2,
+      pollInterval: 5000,
+      // Without a delay, an end that cannot be noted rejects a promise that nobody holds, and Node ends the process.
+      preset: { worker: { completeJobBatchDelay: 0, failJobBatchDelay: 0 } },
+    });
+  let runner = await begin();
+  const keepGoing = async (): Promise<void> => {
+    while (!isOver) {
+      await runner.promise.catch(lost);
+      if (isOver) return;
+      await sleep(AGAIN_AFTER_MS);
+      try {
+        await pgPool.query('delete from queue_workers where worker_id = any($1)', [queues.splice(0)]);
+        if (!isOver) runner = await begin();
+      } catch (error) {
+        lost(error);
+      }
+    }
+  };
+  const going = keepGoing();
   return {
     stop: async () => {
+      isOver = true;
       clearInterval(looking);
-      await runner.stop();
+      await runner.stop().catch(() => undefined);
+      await going;
       await pgPool.end();
     },
   };

@@ -17,6 +17,9 @@ const it = openShop('handover');
 /** A mail server of few words: `taken` are the mails whose content it has; it answers the last of them only when `answers`. */
 const taken: string[] = [];
 let answers = true;
+/** It has taken the mail and says so only when let go. */
+let holds = false;
+let letGo: () => void = () => undefined;
 const server = net.createServer((socket) => {
   let inData = false;
   let content = '';
@@ -29,7 +32,8 @@ const server = net.createServer((socket) => {
       if (inData && row === '.') {
         inData = false;
         taken.push(content);
-        if (answers) socket.write('250 taken\r\n');
+        if (holds) letGo = () => socket.write('250 taken\r\n');
+        else if (answers) socket.write('250 taken\r\n');
         else socket.destroy();
       } else if (inData) content += `${row}\n`;
       else if (/^DATA/i.test(row)) {
@@ -64,6 +68,7 @@ afterEach(() => stopWorker?.());
 beforeEach(() => {
   taken.length = 0;
   answers = true;
+  holds = false;
 });
 
 async function sentLetter(): Promise<{ letterId: string; mailId: string }> {
@@ -146,28 +151,49 @@ describe('a mail is handed over once', () => {
     expect(await openMails()).toEqual([]);
   });
 
-  test('a job of a process that lives is left to it', async () => {
+  test('a job of a process that lives is left to it, however long it takes', async () => {
+    holds = true;
+    const { letterId, mailId } = await sentLetter();
     await work();
-    let rows: { worker_id: string }[] = [];
-    await until(async () => {
-      ({ rows } = await it.server.admin.query<{ worker_id: string }>('select worker_id from queue_workers'));
-      return rows.length > 0;
-    });
+    await until(() => taken.length === 1);
+    const held = async () =>
+      (
+        await it.server.admin.query<{ locked_by: string }>(
+          'select locked_by from graphile_worker._private_jobs where key = $1',
+          [mailId],
+        )
+      ).rows[0]?.locked_by;
+    const holder = await held();
+    expect(holder).toBeTruthy();
     await it.server.admin.query(
-      `insert into graphile_worker._private_jobs (task_id, payload, locked_by, locked_at)
-       select id, '{}', $1, now() - interval '1 minute' from graphile_worker._private_tasks where identifier = 'mail-letter'`,
-      [rows[0]!.worker_id],
+      `update graphile_worker._private_jobs set locked_at = now() - interval '1 minute' where key = $1`,
+      [mailId],
     );
     const second = await startWorker(it.server.deps);
-    const held = await it.server.admin.query(
-      'select 1 from graphile_worker._private_jobs where locked_by = $1',
-      [rows[0]!.worker_id],
-    );
-    expect(held.rowCount).toBe(1);
+    expect(await held()).toBe(holder);
+    letGo();
+    await until(async () => (await letterOf(letterId)).mail === 'accepted');
     await second.stop();
-    await it.server.admin.query('delete from graphile_worker._private_jobs where locked_by = $1', [
-      rows[0]!.worker_id,
-    ]);
+    expect(taken).toHaveLength(1);
+  });
+
+  test('an end that the database would not note ends the queue’s turn only: the letter went once, and the next one goes', async () => {
+    const { admin } = it.server;
+    await admin.query(`create function graphile_worker.not_now() returns trigger language plpgsql as
+      $$ begin raise exception 'terminating connection' using errcode = '57P01'; end $$`);
+    await admin.query(`create trigger not_now before delete on graphile_worker._private_jobs
+      for each row execute function graphile_worker.not_now()`);
+    const first = await sentLetter();
+    await work();
+    await until(async () => (await letterOf(first.letterId)).mail === 'accepted');
+    await admin.query('drop function graphile_worker.not_now cascade');
+    const next = await sentLetter();
+    await until(async () => (await letterOf(next.letterId)).mail === 'accepted');
+    await admin.query(`update graphile_worker._private_jobs set locked_at = now() - interval '1 minute'`);
+    await until(
+      async () => (await admin.query('select 1 from graphile_worker._private_jobs')).rowCount === 0,
+    );
+    expect(taken).toHaveLength(2);
   });
 });
 
