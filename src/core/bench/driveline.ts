@@ -165,18 +165,20 @@ function geometryAt(value: unknown): Read['geometry'] {
   };
 }
 
+/** Every choice of them is tried, which doubles with each; nobody stacks more than two or three between axle and spring. */
+const MOST_EXISTING = 6;
+
 function solveAt(value: unknown, coupling: number | null): Read['solve'] {
   if (coupling !== null) throw inconsistent('solve', 'a line of two shafts is not solved');
   const of = objectAt(value, 'solve');
-  const list = (name: string, least: number, most: number, fewest: number): number[] =>
-    (isGiven(of[name]) || fewest > 0
-      ? listAt(of[name], `solve.${name}`, { least: fewest, most: 40 })
-      : []
-    ).map((v, i) => numberAt(v, `solve.${name}[${i}]`, { least, most }));
-  const wedges = [...new Set(list('wedgeStock_deg', 0.1, 8, 0))];
+  const list = (name: string, least: number, most: number, longest: number): number[] =>
+    (isGiven(of[name]) ? listAt(of[name], `solve.${name}`, { least: 0, most: longest }) : []).map((v, i) =>
+      numberAt(v, `solve.${name}[${i}]`, { least, most }),
+    );
+  const wedges = [...new Set(list('wedgeStock_deg', 0.1, 8, 40))];
   if (!isGiven(of.wedgeStock_deg))
     throw new InputError('solve.wedgeStock_deg', 'missing', 'solve.wedgeStock_deg is missing');
-  const shims = list('mountShims_mm', -60, 60, 0);
+  const shims = list('mountShims_mm', -60, 60, 40);
   const base =
     shims.length > 0 || isGiven(of.mountBase_mm)
       ? numberAt(of.mountBase_mm, 'solve.mountBase_mm', { least: 100, most: 3000 })
@@ -185,7 +187,7 @@ function solveAt(value: unknown, coupling: number | null): Read['solve'] {
     wedges,
     shims: shims.filter((s) => s !== 0),
     base,
-    existing: list('existingWedges_deg', -8, 8, 0),
+    existing: list('existingWedges_deg', -8, 8, MOST_EXISTING),
   };
 }
 

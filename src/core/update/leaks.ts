@@ -79,8 +79,14 @@ const phraseRuns = ({ words, has }: Place, phrase: readonly string[]): { start: 
 const numberRuns = ({ words, joined }: Place, code: string): { start: number; end: number }[] =>
   joined.includes(code) ? codeRuns(words, code) : [];
 
-const isSentenceStart = (text: string, start: number): boolean =>
-  /(?:^|[.!?…:\n]\s*)$/.test(text.slice(0, start));
+function isSentenceStart(text: string, start: number): boolean {
+  let at = start - 1;
+  while (at >= 0 && /\s/.test(text[at]!)) {
+    if (text[at] === '\n') return true;
+    at -= 1;
+  }
+  return at < 0 || /[.!?…:]/.test(text[at]!);
+}
 
 /** What may always be said: its words, its codes, and whether several words stand together in one of its names. */
 interface Own {
@@ -142,7 +148,7 @@ function nameLeaks(place: Place, customers: readonly OtherCustomer[], own: Own):
       found.push(...phraseRuns(place, parts).map((r) => ({ ...r, why, isSure: true })));
     for (const part of parts.filter((p) => p.length > 2 && place.has.has(p) && !own.words.has(p)))
       for (const run of phraseRuns(place, [part])) {
-        const isCapital = /^\p{Lu}/u.test(text.slice(run.start));
+        const isCapital = /^\p{Lu}/u.test(text.slice(run.start, run.start + 2));
         if (isAlsoAWord(part) && (!isCapital || isSentenceStart(text, run.start))) continue;
         found.push({ ...run, why, isSure: false });
       }
@@ -212,8 +218,11 @@ function personLeaks(
   const { text, words, has } = place;
   const found: Found[] = [];
   if (![...names].some((n) => has.has(n)) && absences.every((a) => !has.has(a[0] ?? ''))) return found;
+  let at = 0;
   for (const { 0: sentence, index } of text.matchAll(SENTENCE)) {
-    const inIt = words.filter((w) => w.start >= index && w.end <= index + sentence.length);
+    while (at < words.length && words[at]!.start < index) at += 1;
+    const inIt: Word[] = [];
+    for (; at < words.length && words[at]!.end <= index + sentence.length; at += 1) inIt.push(words[at]!);
     if (!inIt.some((w) => names.has(w.folded))) continue;
     for (const { folded, start, end } of inIt)
       if (PRIVATE.has(folded))
@@ -309,12 +318,18 @@ const textsOf = (letter: Letter, captions: Captions): Told[] => [
 ];
 
 /** Of finds that overlap, the surest and longest one. */
-function withoutOverlap(found: readonly Found[]): Found[] {
+function withoutOverlap(found: readonly Found[], length: number): Found[] {
   const best = [...found].sort(
     (a, b) => Number(b.isSure) - Number(a.isSure) || b.end - b.start - (a.end - a.start),
   );
   const kept: Found[] = [];
-  for (const f of best) if (!kept.some((k) => f.start < k.end && k.start < f.end)) kept.push(f);
+  // Where in the text something was found already; a find of a letter may have thousands of others beside it.
+  const taken = new Uint8Array(length);
+  for (const f of best) {
+    if (taken.subarray(f.start, f.end).includes(1)) continue;
+    taken.fill(1, f.start, f.end);
+    kept.push(f);
+  }
   return kept.sort((a, b) => a.start - b.start);
 }
 
@@ -338,7 +353,7 @@ export function leaksOf(letter: Letter, guard: LeakGuard, captions: Captions = n
       // What is worked out is the customer’s own, whatever else may come to as much or be worded so.
       ...(isFixed ? [] : [...moneyLeaks(place, guard.currency, rates, costs), ...noteLeaks(place, internal)]),
     ];
-    return withoutOverlap(found)
+    return withoutOverlap(found, text.length)
       .map((f): Leak => ({ ...f, where, words: text.slice(f.start, f.end) }))
       .filter((l) => l.isSure || !meant.has(foldedWords(l.words).join(' ')));
   });

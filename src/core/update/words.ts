@@ -36,12 +36,16 @@ const LOOKS_LIKE: Readonly<Record<string, string>> = {
   τ: 't',
 };
 
-/** Texts use few characters, over and over. */
+/** Texts use few characters, over and over; one of every script there is would fill the memory. */
 const FOLDED = new Map<string, string>();
+const MOST_FOLDED = 5000;
 
 function foldChar(c: string): string {
   let folded = FOLDED.get(c);
-  if (folded === undefined) FOLDED.set(c, (folded = foldOne(c)));
+  if (folded === undefined) {
+    if (FOLDED.size >= MOST_FOLDED) FOLDED.clear();
+    FOLDED.set(c, (folded = foldOne(c)));
+  }
   return folded;
 }
 

@@ -153,6 +153,11 @@ function answersAt(t: readonly Token[], says: number, i: number): boolean {
   );
 }
 
+/** Nobody says one thing in more words than this; it is cut there, so that reading takes time with the length and not its square. */
+const LONGEST = 150;
+/** So many words ahead are looked at for where the next thing begins. */
+const AHEAD = 80;
+
 /**
  * Cuts a run at its stops, and at joints where both sides say a kind of their own: “did the hinges and ordered two lamps” are
  * two, “60 and four hours” is one.
@@ -164,6 +169,11 @@ export function cut(t: readonly Token[], run: Run): Run[] {
   // “Estate, sanded the tailgate”: what is said begins behind the mark.
   while (says < run.next && /^[,:–—-]$/.test(t[says]!.text)) says += 1;
   for (let i = says; i < run.next; i += 1) {
+    const next = Math.min(run.next, i + AHEAD);
+    if (i - says >= LONGEST) {
+      runs.push({ from, next: i });
+      from = says = i;
+    }
     if (isStop(t[i]!)) {
       if (i > from) runs.push({ from, next: i });
       from = says = i + 1;
@@ -174,17 +184,17 @@ export function cut(t: readonly Token[], run: Run): Run[] {
       (waitsAt(t, i) ||
         nextAt(t, i) ||
         answersAt(t, says, i) ||
-        faultAt(t, says, i, run.next) ||
-        strongAt(t, says, i, run.next) ||
-        anewAt(t, says, i, run.next))
+        faultAt(t, says, i, next) ||
+        strongAt(t, says, i, next) ||
+        anewAt(t, says, i, next))
     ) {
       runs.push({ from, next: i });
       from = says = i;
       continue;
     }
     if (i === says || !OPENS.test(t[i]!.lower)) continue;
-    const behind = skipJoints(t, i, run.next);
-    if (areTwo({ t, says, joint: i, behind, next: run.next })) {
+    const behind = skipJoints(t, i, next);
+    if (areTwo({ t, says, joint: i, behind, next })) {
       runs.push({ from, next: i });
       from = i;
       says = behind;
