@@ -8,6 +8,8 @@ export default tseslint.config(
       'data',
       'node_modules',
       'scripts/**',
+      // What a thread loads before it can read TypeScript.
+      'src/**/*.mjs',
       '*.config.js',
       '.dependency-cruiser.cjs',
       // Goes to the browser as it is.

@@ -1,5 +1,6 @@
 /** Everything the server's parts need from outside, in one object. */
 import type { Logger } from 'pino';
+import type { Computer } from './compute/computer.ts';
 import type { Database } from './db/pool.ts';
 import type { Transcriber } from './media/transcriber.ts';
 import type { PhotoStore } from './media/store.ts';
@@ -13,6 +14,8 @@ export interface Clock {
 export interface Deps {
   db: Database;
   databaseUrl: string;
+  /** Works out what may take long, in threads of its own. */
+  compute: Computer;
   /** Where everything is kept that is not in the database. */
   dataFolder: string;
   /** How copies of everything are made. */

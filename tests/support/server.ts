@@ -10,6 +10,7 @@ import { pathOf, ROLES, type Role } from '#contract/access.ts';
 import type { EntryAddDto } from '#contract/entries.ts';
 import type { EstimateLineDto } from '#contract/estimate.ts';
 import { createApp, type App } from '#server/app.ts';
+import { openComputer } from '#server/compute/computer.ts';
 import { inShop, openDatabase } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { hashPassword } from '#server/features/session/passwords.ts';
@@ -66,6 +67,7 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
   const deps: Deps = {
     db: openDatabase(appUrl(name), 12),
     databaseUrl: appUrl(name),
+    compute: openComputer(),
     dataFolder: photoFolder,
     copies: 'elsewhere',
     photos: photosIn(photoFolder),
@@ -91,6 +93,7 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
   const stop = async (): Promise<void> => {
     for (const end of beforeStop) await end();
     await app.close();
+    await deps.compute.stop();
     await standIn.stop();
     await deps.db.destroy();
     await admin.end();

@@ -165,6 +165,26 @@ describe('what is kept of a line', () => {
       'ordered 2 winders, ···, due friday',
     );
     expect(hidePrices('found rot, 60 and four hours', GB)).toBe('found rot, ··· and four hours');
+    // What counts or measures stays; what may be a price does not.
+    for (const plain of [
+      'it has stood 13 years',
+      'moved to lift 3',
+      'kept on shelf 4',
+      'found where to get 2 layshaft bearings',
+      'they broke, 3 h lost',
+    ])
+      expect(hidePrices(plain, GB)).toBe(plain);
+    for (const priced of [
+      'he gave me 8 for it',
+      'took 12 cash',
+      '15 each, no more',
+      'asked 20 at most',
+      'paid 250 last year',
+      'he paid 250 in march',
+      'rook owes 300 since monday',
+    ])
+      expect(hidePrices(priced, GB)).toContain('···');
+    expect(hidePrices('write to dex.m@example.org about it', GB)).toBe('write to ··· about it');
     expect(hidePrices('note they want £90 for it, or 85 quid cash', GB)).toBe(
       'note they want ··· for it, or ··· cash',
     );

@@ -57,7 +57,16 @@ function paramsOf(req: Request): Record<string, string> {
   return params;
 }
 
-export function mount(features: readonly Feature[]): Router {
+/** An answer as the person who asked may read it. */
+export type AsReadBy = <T>(who: SignedIn, answer: T) => Promise<T> | T;
+
+/** A refusal too tells what is there now. */
+async function asRead(refusal: Refusal, read: <T>(told: T) => Promise<T> | T): Promise<Refusal> {
+  const { message, more } = await read({ message: refusal.message, more: refusal.more });
+  return new Refusal(refusal.code, message, more);
+}
+
+export function mount(features: readonly Feature[], asReadBy: AsReadBy): Router {
   const router = Router({ caseSensitive: true, strict: true });
   for (const feature of features)
     for (const [name, h] of Object.entries(feature) as [RouteName, Handler][]) {
@@ -69,8 +78,13 @@ export function mount(features: readonly Feature[]): Router {
         const body = h.body ? readShape(h.body, req.body ?? {}) : undefined;
         const query = h.query ? readShape(h.query, req.query) : undefined;
         const call = { params: paramsOf(req), body, query, who: req.session?.who, req, res };
-        const answer = await h.run(call as unknown as Call<never, never>);
-        if (answer !== undefined) res.json(answer);
+        const { who } = call;
+        try {
+          const answer = await h.run(call as unknown as Call<never, never>);
+          if (answer !== undefined) res.json(who ? await asReadBy(who, answer) : answer);
+        } catch (error) {
+          throw who && error instanceof Refusal ? await asRead(error, (told) => asReadBy(who, told)) : error;
+        }
       });
     }
   return router;

@@ -1,6 +1,6 @@
 /** What every printed page shares: its faces, its ink, how a text is set. */
-import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
+import { FACES, NO_LETTER, runsOf, type Weight } from './faces.ts';
 
 export const INK = '#1e1c19';
 export const OXIDE = '#8e3420';
@@ -13,37 +13,17 @@ export const WIDTH = 595.28 - 2 * MARGIN;
 export const BOTTOM = 841.89 - MARGIN - 24;
 
 export type Doc = InstanceType<typeof PDFDocument>;
-export type Weight = 'regular' | 'bold';
+export type { Weight } from './faces.ts';
 
-const require = createRequire(import.meta.url);
-const CUTS = {
-  regular: require.resolve('@fontsource/archivo/files/archivo-latin-400-normal.woff'),
-  'regular-more': require.resolve('@fontsource/archivo/files/archivo-latin-ext-400-normal.woff'),
-  bold: require.resolve('@fontsource/archivo/files/archivo-latin-700-normal.woff'),
-  'bold-more': require.resolve('@fontsource/archivo/files/archivo-latin-ext-700-normal.woff'),
-};
-
-/** The registry ships a face in cuts by alphabet; this is what its first cut holds (unicode-range of its own style sheet). */
-const FIRST_CUT =
-  /^[\u0000-\u00ff\u0131\u0152\u0153\u02bb\u02bc\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2191\u2193\u2212\u2215]$/;
+/** Letters of a document that none of its faces has. */
+const missingIn = new WeakMap<Doc, Set<string>>();
 
 /** A document with the shop’s faces; A4 unless a size is given, in points. */
 export function openPaper(title: string, size: [number, number] | 'A4' = 'A4', margin = MARGIN): Doc {
   const doc = new PDFDocument({ size, margin, bufferPages: true, info: { Title: title } });
-  for (const [name, file] of Object.entries(CUTS)) doc.registerFont(name, file);
+  for (const { name, file } of [...FACES.regular, ...FACES.bold]) doc.registerFont(name, file);
+  missingIn.set(doc, new Set());
   return doc;
-}
-
-/** A text in runs of one cut each. */
-function runsOf(text: string): { text: string; more: boolean }[] {
-  const runs: { text: string; more: boolean }[] = [];
-  for (const char of text) {
-    const more = !FIRST_CUT.test(char);
-    const last = runs.at(-1);
-    if (last?.more === more) last.text += char;
-    else runs.push({ text: char, more });
-  }
-  return runs;
 }
 
 export interface Style {
@@ -60,15 +40,16 @@ export interface Style {
 export function write(doc: Doc, text: string, x: number, y: number, style: Style = {}): number {
   const { weight = 'regular', size = 10, color = INK, width = WIDTH, align = 'left', height } = style;
   const within = height === undefined ? {} : { height, ellipsis: true };
-  const runs = runsOf(text);
+  const { runs, missing } = runsOf(text, weight);
+  for (const letter of missing) missingIn.get(doc)?.add(letter);
   doc.fontSize(size).fillColor(color);
   runs.forEach((run, i) => {
-    doc.font(run.more ? `${weight}-more` : weight);
+    doc.font(run.face);
     const options = { width, align, continued: i < runs.length - 1, lineGap: 1.5, ...within };
     if (i === 0) doc.text(run.text, x, y, options);
     else doc.text(run.text, options);
   });
-  return text === '' ? y : doc.y;
+  return runs.length === 0 ? y : doc.y;
 }
 
 export function heightOf(
@@ -77,7 +58,15 @@ export function heightOf(
   { weight = 'regular', size = 10, width = WIDTH }: Style,
 ): number {
   if (text === '') return 0;
-  return doc.font(weight).fontSize(size).heightOfString(text, { width, lineGap: 1.5 });
+  const { runs } = runsOf(text, weight);
+  // Where several faces set it, the widest of them says how high it may get.
+  const faces = new Set(runs.map((r) => r.face));
+  const whole = runs.map((r) => r.text).join('');
+  doc.fontSize(size);
+  return Math.max(
+    0,
+    ...[...faces].map((face) => doc.font(face).heightOfString(whole, { width, lineGap: 1.5 })),
+  );
 }
 
 export const rule = (doc: Doc, y: number, color = RULE, thick = 0.7): void =>
@@ -101,14 +90,28 @@ export function bytesOf(doc: Doc, draw: () => void): Promise<Buffer> {
   return done;
 }
 
-/** The same words at the foot of every page, with its number. */
+/** So many of the letters that are missing are named. */
+const MOST_NAMED = 8;
+
+/** What is said of letters that no face has; nothing where all were set. */
+function saidOfMissing(doc: Doc): string {
+  const missing = [...(missingIn.get(doc) ?? [])];
+  if (missing.length === 0) return '';
+  const named = missing
+    .slice(0, MOST_NAMED)
+    .map((c) => `U+${c.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`);
+  const more = missing.length > MOST_NAMED ? ' and others' : '';
+  return ` · ${NO_LETTER} stands for a letter that this paper cannot print: ${named.join(', ')}${more}`;
+}
+
+/** The same words at the foot of every page, with its number, and what could not be printed. */
 export function feet(doc: Doc, words: string): void {
   const { count } = doc.bufferedPageRange();
   for (let i = 0; i < count; i += 1) {
     doc.switchToPage(i);
     // The foot lies in the margin, where text would begin a new page.
     doc.page.margins.bottom = 0;
-    const page = `${words} · page ${i + 1} of ${count}`;
+    const page = `${words} · page ${i + 1} of ${count}${saidOfMissing(doc)}`;
     write(doc, page, MARGIN, 841.89 - MARGIN + 8, { size: 8, color: QUIET });
   }
 }

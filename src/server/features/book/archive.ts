@@ -30,8 +30,11 @@ pictures          the photographs that book.json names
 Money is in minor units of the currency in book.json; days and instants are ISO 8601, instants in UTC.
 `;
 
-/** A book.json larger than this is none. */
-const MOST_CONTENT_BYTES = 64 * 1024 * 1024;
+/** A book.json larger than this is none: the longest that was bound for a test, of 337 pages, has a hundredth of it. */
+const MOST_CONTENT_BYTES = 32 * 1024 * 1024;
+/** Words pack to a fifth or a tenth; what unpacks to more than this is made to fill the memory. */
+const MOST_UNPACKED = 100;
+const SMALL_BYTES = 1024 * 1024;
 const MOST_FILES = 20_000;
 
 /**
@@ -97,7 +100,12 @@ const damaged = (name: string) => (error: unknown) => {
 
 async function readContent(zip: ZipFile, entry: Entry | undefined): Promise<unknown> {
   if (!entry) throw new BadArchive('There is no book.json in it: it is not the book of a car.');
-  if (entry.uncompressedSize > MOST_CONTENT_BYTES) throw new BadArchive('Its book.json is too large.');
+  const { uncompressedSize, compressedSize } = entry;
+  if (
+    uncompressedSize > MOST_CONTENT_BYTES ||
+    (uncompressedSize > SMALL_BYTES && uncompressedSize > MOST_UNPACKED * compressedSize)
+  )
+    throw new BadArchive('Its book.json is too large.');
   const chunks: Buffer[] = [];
   const stream = await streamOf(zip, entry);
   const read = async (): Promise<void> => {
@@ -163,6 +171,17 @@ export async function openArchive(file: string): Promise<OpenArchive> {
     };
   } catch (error) {
     zip.close();
+    throw error;
+  }
+}
+
+/** Why an archive cannot be read, in words; null where it can. */
+export async function faultOfArchive(file: string): Promise<string | null> {
+  try {
+    (await openArchive(file)).close();
+    return null;
+  } catch (error) {
+    if (error instanceof BadArchive) return error.message;
     throw error;
   }
 }

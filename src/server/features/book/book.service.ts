@@ -11,7 +11,6 @@ import { receive, type Limit } from '../../media/receive.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
 import { ensureLink } from '../links/index.ts';
-import { BadArchive, openArchive } from './archive.ts';
 import { noteEvent } from '../session/index.ts';
 import * as q from './book.queries.ts';
 
@@ -73,15 +72,12 @@ export async function askBook(
 }
 
 /** Looks into an archive before it is taken, so that a wrong file is told at once. */
-async function refuseBad(file: string): Promise<void> {
-  try {
-    (await openArchive(file)).close();
-  } catch (error) {
-    if (!(error instanceof BadArchive)) throw error;
-    throw new Refusal('invalid', `${error.message} Nothing was kept.`, {
-      fields: [{ field: 'archive', reason: error.message }],
+async function refuseBad(deps: Deps, file: string): Promise<void> {
+  const fault = await deps.compute.run('archiveFault', file);
+  if (fault !== null)
+    throw new Refusal('invalid', `${fault} Nothing was kept.`, {
+      fields: [{ field: 'archive', reason: fault }],
     });
-  }
 }
 
 /** Takes an archive in, to be read in the background. */
@@ -93,7 +89,7 @@ export async function bringInBook(deps: Deps, who: SignedIn, id: string, req: Re
       if (before.zip_hash === hash) return q.toBook(before);
       throw new Refusal('conflict', 'Another archive was brought in under this id already.');
     }
-    await refuseBad(file);
+    await refuseBad(deps, file);
     await deps.photos.take(who.shopId, hash, file);
     return await inShop(deps.db, who.shopId, async (tx) => {
       const now = deps.clock.now();

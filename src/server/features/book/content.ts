@@ -8,9 +8,7 @@ import {
   type Book,
   type BookPart,
 } from '#core/book/book.ts';
-import { withoutLeaks, type LeftOut } from '#core/book/leaks.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
-import type { CaptureContext } from '#core/capture/types.ts';
+import type { LeftOut } from '#core/book/leaks.ts';
 import { dayOf } from '#core/time/days.ts';
 import { CAUTIONS, isCaution } from '#core/work/cautions.ts';
 import type { Register } from '#core/vehicle/registers.ts';
@@ -18,23 +16,23 @@ import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import { buildDetail } from '../builds/index.ts';
-import { priceContext } from '../entries/index.ts';
+import { withoutPrices } from '../entries/index.ts';
 import { guardOf, lettersMoney } from '../letters/index.ts';
 import { shopOf } from '../session/index.ts';
 import { vehicleView } from '../vehicle/index.ts';
 import { followUpsOf } from '../work/index.ts';
 import * as q from './book.queries.ts';
 
-async function logbookOf(tx: Tx, buildId: string, prices: CaptureContext | null): Promise<Book['logbook']> {
+async function logbookOf(tx: Tx, deps: Deps, buildId: string, withCosts: boolean): Promise<Book['logbook']> {
   const rows = await q.toldLogbook(tx, buildId);
-  const said = (text: string): string => (prices === null ? text : hidePrices(text, prices));
-  return rows.map(({ at, kind, text, facts: { moneyMinor, ...facts }, pictures }) => ({
+  const all = rows.map(({ at, kind, text, facts: { moneyMinor, ...facts }, pictures }) => ({
     at,
     kind,
-    text: said(text),
-    facts: { ...facts, ...(prices === null && moneyMinor !== undefined && { moneyMinor }) },
-    pictures: (pictures ?? []).map((p) => ({ ...p, caption: said(p.caption) })),
+    text,
+    facts: { ...facts, ...(withCosts && moneyMinor !== undefined && { moneyMinor }) },
+    pictures: pictures ?? [],
   }));
+  return withCosts ? all : withoutPrices(tx, deps, all);
 }
 
 async function partsOf(tx: Tx, buildId: string): Promise<BookPart[]> {
@@ -97,7 +95,6 @@ export async function contentOf(
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
   const now = deps.clock.now();
-  const today = dayOf(now, shop.timeZone);
   const { identity, rows } = await vehicleView(tx, buildId);
   const register = <R extends Register>(r: R) => rows[r].map((row) => without(row, 'id', 'version'));
   const book: Book = {
@@ -126,7 +123,7 @@ export async function contentOf(
       provenance: register('provenance'),
       requirement: register('requirement'),
     },
-    logbook: await logbookOf(tx, buildId, withCosts ? null : priceContext(shop, today)),
+    logbook: await logbookOf(tx, deps, buildId, withCosts),
     parts: await partsOf(tx, buildId),
     costs: withCosts ? await costsOf(tx, deps, buildId) : null,
     cautions: (await q.cautionsOf(tx, buildId)).map((c) => (isCaution(c) ? CAUTIONS[c] : c)),
@@ -137,6 +134,6 @@ export async function contentOf(
       doneOn: f.doneAt === null ? null : dayOf(f.doneAt, shop.timeZone),
     })),
   };
-  const checked = withoutLeaks(book, await guardOf(tx, buildId), meant);
+  const checked = await deps.compute.run('bookWithoutLeaks', book, await guardOf(tx, buildId), meant);
   return { book: named(checked.book), leftOut: checked.leftOut };
 }

@@ -1,6 +1,4 @@
 import type { BuildCreateDto, BuildNextDto, BuildRow, BuildView, CustomersView } from '#contract/builds.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
-import type { CaptureContext } from '#core/capture/index.ts';
 import { totalsOf } from '#core/log/entries.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -8,39 +6,19 @@ import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidAt, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { linkUrl } from '../../links.ts';
-import { priceContext, seesPrices } from '../entries/index.ts';
+import { seesPrices } from '../entries/index.ts';
 import { notRoadworthyOf } from '../estimate/index.ts';
 import { addRequirements } from '../vehicle/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './builds.queries.ts';
 
-/** How this caller may see text: whole, or with prices hidden. */
-async function hiderFor(deps: Deps, who: SignedIn, tx: Tx): Promise<CaptureContext | null> {
-  if (seesPrices(who)) return null;
-  const shop = await shopOf(tx);
-  return priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
-}
+export const readFloor = (deps: Deps, who: SignedIn): Promise<{ builds: BuildRow[] }> =>
+  inShop(deps.db, who.shopId, async (tx) => ({ builds: (await q.floorRows(tx)).map(q.toRow) }));
 
-const shown = (row: BuildRow, hider: CaptureContext | null): BuildRow =>
-  hider && row.doing ? { ...row, doing: { ...row.doing, text: hidePrices(row.doing.text, hider) } } : row;
-
-export async function readFloor(deps: Deps, who: SignedIn): Promise<{ builds: BuildRow[] }> {
-  return inShop(deps.db, who.shopId, async (tx) => {
-    const hider = await hiderFor(deps, who, tx);
-    return { builds: (await q.floorRows(tx)).map((r) => shown(q.toRow(r), hider)) };
-  });
-}
-
-function viewOf(
-  deps: Deps,
-  who: SignedIn,
-  b: q.BuildDetail,
-  notRoadworthy: string[],
-  hider: CaptureContext | null,
-): BuildView {
+function viewOf(deps: Deps, who: SignedIn, b: q.BuildDetail, notRoadworthy: string[]): BuildView {
   const totals = totalsOf(b.sums);
   const common = {
-    ...shown(q.toRow(b), hider),
+    ...q.toRow(b),
     standard: b.standard,
     next: b.next_step,
     version: b.version,
@@ -76,7 +54,7 @@ function viewOf(
 export async function readIn(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> {
   const build = await q.buildDetail(tx, buildId);
   if (!build) throw notFound('build');
-  return viewOf(deps, who, build, await notRoadworthyOf(tx, deps, buildId), await hiderFor(deps, who, tx));
+  return viewOf(deps, who, build, await notRoadworthyOf(tx, deps, buildId));
 }
 
 export const readBuild = (deps: Deps, who: SignedIn, buildId: string): Promise<BuildView> =>

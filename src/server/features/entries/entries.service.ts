@@ -11,14 +11,10 @@ import type {
   SaidManyDto,
 } from '#contract/entries.ts';
 import { canonical } from '#core/approval/canonical.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
-import type { CaptureContext } from '#core/capture/index.ts';
-import { namelessContext } from '#core/capture/nameless.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
 import { whyNotCorrect } from '#core/log/corrections.ts';
 import type { Corrected } from '#core/log/entries.ts';
 import { KIND_SPECS, whyNotFacts, type Audience, type Facts, type Kind } from '#core/log/kinds.ts';
-import { dayOf } from '#core/time/days.ts';
 import { whenOf } from '#core/time/zones.ts';
 import type { ShopView } from '#contract/session.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -28,24 +24,17 @@ import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, sayNext, type BuildKey } from '../builds/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './entries.queries.ts';
+import { seesPrices, withoutPrices } from './prices.ts';
 import { refreshPlace, refreshStanding, whyNotMoved } from './standing.ts';
 
-export const seesPrices = (who: SignedIn): boolean => who.role !== 'technician';
-
-/** How this shop writes prices, for hiding them. */
-export const priceContext = (shop: ShopView, today: string): CaptureContext =>
-  namelessContext({ currency: shop.currency, locale: shop.locale, today });
-
-/** An entry as somebody who does not see prices gets it. */
-function withoutPrices(view: EntryView, context: CaptureContext): EntryView {
+/** An entry as this person gets it; prices in its words are taken out when it is answered. */
+function shown(row: q.NowRow, who: SignedIn): EntryView {
+  const view = q.toView(row);
+  if (seesPrices(who)) return view;
   const facts = { ...view.facts };
   delete facts.moneyMinor;
-  const corrected = view.corrected && { ...view.corrected, first: hidePrices(view.corrected.first, context) };
-  return { ...view, text: hidePrices(view.text, context), facts, corrected };
+  return { ...view, facts };
 }
-
-const shown = (row: q.NowRow, who: SignedIn, context: CaptureContext): EntryView =>
-  seesPrices(who) ? q.toView(row) : withoutPrices(q.toView(row), context);
 
 /** Facts as kept: only those given, and only those that mean something for the kind. */
 function keptFacts(said: SaidDto, prefix = 'facts'): Facts {
@@ -235,9 +224,8 @@ export async function addEntry(
   return inShop(deps.db, who.shopId, async (tx) => {
     const build = await buildForUpdate(tx, buildId);
     if (!build) throw notFound('build');
-    const shop = await addOne(tx, deps, who, build, dto);
-    const today = dayOf(deps.clock.now(), shop.timeZone);
-    return shown((await q.entryNow(tx, dto.id))!, who, priceContext(shop, today));
+    await addOne(tx, deps, who, build, dto);
+    return shown((await q.entryNow(tx, dto.id))!, who);
   });
 }
 
@@ -278,7 +266,7 @@ export async function correctEntry(
       corrects_id: dto.correctsId,
       now: holds,
     });
-    return shown((await q.entryNow(tx, dto.correctsId))!, who, priceContext(shop, dayOf(now, shop.timeZone)));
+    return shown((await q.entryNow(tx, dto.correctsId))!, who);
   });
 }
 
@@ -309,11 +297,10 @@ export async function listEntries(
     const rows = await q.logbookPage(tx, page);
     const last = rows.length === limit ? rows.at(-1) : undefined;
     const older = last ? `${last.at}_${last.seq}` : null;
-    if (seesPrices(who)) return { entries: rows.map(q.toView), older };
-    const shop = await shopOf(tx);
-    const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
+    const all = rows.map((r) => shown(r, who));
+    if (seesPrices(who)) return { entries: all, older };
     // What was found by a price that is hidden is not shown: a search would tell the price digit by digit.
-    const seen = rows.map((r) => shown(r, who, context));
+    const seen = await withoutPrices(tx, deps, all);
     return { entries: seen.filter((e) => page.q === '' || isFoundIn(e, page.q)), older };
   });
 }

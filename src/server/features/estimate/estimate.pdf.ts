@@ -33,8 +33,8 @@ export interface PaperOf {
   /** SHA-256 of what was sent; null for what was not. */
   hash: string | null;
   content: RevisionContent;
-  /** Where a picture’s file is; called for the small ones. */
-  fileOf: (picture: ShownPicture) => string;
+  /** The small pictures’ files, by their hash. */
+  files: ReadonlyMap<string, string>;
 }
 
 const PRICE_WIDTH = 96;
@@ -68,7 +68,7 @@ function linePictures(doc: Doc, of: PaperOf, pictures: readonly ShownPicture[], 
   for (const [i, picture] of pictures.slice(0, MOST_PICTURES).entries()) {
     const x = MARGIN + i * (PICTURE_WIDTH + 10);
     const tall = (PICTURE_WIDTH * picture.height) / picture.width;
-    doc.image(of.fileOf(picture), x, y, { width: PICTURE_WIDTH });
+    doc.image(of.files.get(picture.thumb)!, x, y, { width: PICTURE_WIDTH });
     const style = { size: 8, color: QUIET, width: PICTURE_WIDTH };
     bottom = Math.max(bottom, write(doc, picture.caption, x, y + tall + 2, style), y + tall + 2);
   }

@@ -1,26 +1,25 @@
 /** Estimates out as CSV and JSON, and lines in from CSV: looked at first, then kept whole or not at all. */
 import { v5 as uuidv5 } from 'uuid';
 import { MOST_LINES, type ImportDto, type ImportView } from '#contract/estimate.ts';
-import { COLUMNS, guessColumns, readTable, tableOf } from '#core/estimate/exchange.ts';
+import { tableOf, type TableLine } from '#core/estimate/exchange.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { totalsOf } from '#core/estimate/totals.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { csvFile, openTable } from '../../http/csv.ts';
+import { csvFile, settleTable } from '../../http/csv.ts';
 import type { OutFile } from '../../http/outFile.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
-import { estimatePdf } from './estimate.pdf.ts';
 import { estimateNow } from './estimateNow.ts';
 
 /** Keeps lines that were read; the same import sent again finds its lines there. */
 async function keepLines(
   tx: Tx,
   at: { buildId: string; importId: string },
-  lines: ReturnType<typeof readTable>['lines'],
+  lines: readonly TableLine[],
 ): Promise<void> {
   const there = (await q.linesOf(tx, at.buildId)).length;
   const fresh: { id: string; line: (typeof lines)[number] }[] = [];
@@ -52,11 +51,9 @@ export const importLines = (
   inShop(deps.db, who.shopId, async (tx) => {
     if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
     const { currency } = await shopOf(tx);
-    const table = openTable(dto, COLUMNS, guessColumns);
-    const { lines, faults } = readTable(table.rows, table.columns, currency);
-    return table.settle(dto, { count: lines.length, faults, needed: 'title' }, () =>
-      keepLines(tx, { buildId, importId: dto.id }, lines),
-    );
+    const { text, columns } = dto;
+    const table = await deps.compute.run('estimateTable', { text, columns }, currency);
+    return settleTable(dto, table, 'title', (lines) => keepLines(tx, { buildId, importId: dto.id }, lines));
   });
 
 const fileName = (number: string, nickname: string): string =>
@@ -130,10 +127,9 @@ export async function exportPdf(
       content: revision?.content ?? frozen,
     };
   });
-  const body = await estimatePdf({
-    ...paper,
-    fileOf: (picture) => deps.photos.pathOf(who.shopId, picture.thumb),
-  });
+  const thumbs = paper.content.lines.flatMap((l) => (l.pictures ?? []).map((p) => p.thumb));
+  const files = new Map(thumbs.map((thumb) => [thumb, deps.photos.pathOf(who.shopId, thumb)]));
+  const body = Buffer.from(await deps.compute.run('estimatePaper', { ...paper, files }));
   const name = `${fileName(paper.number, paper.nickname)}-${paper.content.number}.pdf`;
   return { name, type: 'application/pdf', body };
 }

@@ -1,30 +1,23 @@
 /** The walk round the vehicle: how each checkpoint was left, and what was found there. */
 import type { CheckpointMarkDto, FittedDto, InspectionView } from '#contract/inspection.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
 import { zonesFor } from '#core/inspection/checkpoints.ts';
-import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
-import { addIn, priceContext, seesPrices } from '../entries/index.ts';
-import { shopOf } from '../session/index.ts';
+import { addIn } from '../entries/index.ts';
 import * as q from './inspection.queries.ts';
 
-async function viewOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<InspectionView> {
+async function viewOf(tx: Tx, buildId: string): Promise<InspectionView> {
   const fitted = await q.fittedOf(tx, buildId);
   if (!fitted) throw notFound('build');
   const findings = await q.findingsOf(tx, buildId);
-  const view = { buildId, fitted, marks: await q.marksOf(tx, buildId), findings };
-  if (seesPrices(who)) return view;
-  const shop = await shopOf(tx);
-  const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
-  return { ...view, findings: findings.map((f) => ({ ...f, text: hidePrices(f.text, context) })) };
+  return { buildId, fitted, marks: await q.marksOf(tx, buildId), findings };
 }
 
 export const readInspection = (deps: Deps, who: SignedIn, buildId: string): Promise<InspectionView> =>
-  inShop(deps.db, who.shopId, (tx) => viewOf(tx, deps, who, buildId));
+  inShop(deps.db, who.shopId, (tx) => viewOf(tx, buildId));
 
 /** Leaves a checkpoint as looked at, or as not looked at again; a finding is logged in the same transaction. */
 export async function markCheckpoint(
@@ -53,7 +46,7 @@ export async function markCheckpoint(
     const now = deps.clock.now();
     if (mark === 'none') await q.clearMark(tx, buildId, checkpoint);
     else await q.setMark(tx, { buildId, checkpoint, mark, personId: who.personId, now });
-    return viewOf(tx, deps, who, buildId);
+    return viewOf(tx, buildId);
   });
 }
 
@@ -66,5 +59,5 @@ export const setFitted = (
 ): Promise<InspectionView> =>
   inShop(deps.db, who.shopId, async (tx) => {
     await q.saveFitted(tx, buildId, dto);
-    return viewOf(tx, deps, who, buildId);
+    return viewOf(tx, buildId);
   });

@@ -34,9 +34,8 @@ function draw(
 
 /** The labels’ bytes, one after the other, page by page. */
 export function labelsPdf(
-  things: readonly LabelledThing[],
+  things: readonly (LabelledThing & { address: string })[],
   shape: LabelShape,
-  addressOf: (thing: LabelledThing) => string,
 ): Promise<Buffer> {
   const isRoll = shape.columns * shape.rows === 1;
   const [w, h] = [shape.width * MM, shape.height * MM];
@@ -49,7 +48,7 @@ export function labelsPdf(
       const at = i % perPage;
       const x = shape.left * MM + (at % shape.columns) * w;
       const y = shape.top * MM + Math.floor(at / shape.columns) * h;
-      draw(doc, thing, addressOf(thing), { x, y, w, h });
+      draw(doc, thing, thing.address, { x, y, w, h });
     }
   });
 }

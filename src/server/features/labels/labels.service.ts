@@ -7,7 +7,6 @@ import type { Deps } from '../../deps.ts';
 import type { OutFile } from '../../http/outFile.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { labelsPdf } from './labels.pdf.ts';
 import * as q from './labels.queries.ts';
 
 /** What a code opens: a phone’s camera goes there by itself. */
@@ -29,7 +28,8 @@ export async function printLabels(
   const byId = new Map(found.map((t) => [t.id, withCode(t)]));
   const things = ids.flatMap((id) => byId.get(id) ?? []);
   if (things.length === 0) throw notFound('thing to label');
-  const body = await labelsPdf(things, LABEL_SHAPES[size], (t) => addressOfCode(deps, t.code));
+  const addressed = things.map((t) => ({ ...t, address: addressOfCode(deps, t.code) }));
+  const body = Buffer.from(await deps.compute.run('labelsPaper', addressed, LABEL_SHAPES[size]));
   return { name: 'labels.pdf', type: 'application/pdf', body };
 }
 

@@ -9,7 +9,7 @@ import type {
 } from '#contract/letters.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
 import { picturesTold } from '#core/update/html.ts';
-import { leaksOf, whyNotWith, type Captions } from '#core/update/leaks.ts';
+import { whyNotWith, type Captions } from '#core/update/leaks.ts';
 import { figuresTold, withFigures, type Letter } from '#core/update/letter.ts';
 import { whyNotSend } from '#core/update/sending.ts';
 import { unsaidIn } from '#core/update/unsaid.ts';
@@ -32,10 +32,11 @@ async function viewOf(tx: Tx, deps: Deps, who: SignedIn, id: string, known?: Com
   if (row.state === 'sent') return q.toLetterView(row);
   const { letter, unsaid } = known ?? (await compose(tx, deps, who, row.build_id));
   const content = withFigures(row.content, letter);
+  const captions = await captionsOf(tx, row.build_id, content);
   return q.toLetterView(
     { ...row, content },
     {
-      leaks: leaksOf(content, await guardOf(tx, row.build_id), await captionsOf(tx, row.build_id, content)),
+      leaks: await deps.compute.run('leaks', content, await guardOf(tx, row.build_id), captions),
       unsaid: unsaidIn({ ...unsaid, letter: content }),
     },
   );

@@ -1,6 +1,5 @@
 /** The plan that stands on a customer's page, without what is not for them to read. */
 import { dayOf } from '#core/time/days.ts';
-import { leaksOf } from '#core/update/leaks.ts';
 import type { LetterManner } from '#core/update/figures.ts';
 import type { LetterPart } from '#core/update/letter.ts';
 import { planParts, type PlanLine } from '#core/update/plan.ts';
@@ -34,7 +33,7 @@ export async function planNow(
     manner,
   });
   const letter = { subject: '', greeting: '', parts, closing: '' };
-  const told = leaksOf(letter, await guardOf(tx, buildId));
+  const told = await deps.compute.run('leaks', letter, await guardOf(tx, buildId));
   const bad = new Set(told.map((l) => l.where));
   return parts
     .map((p) => ({ ...p, items: p.items.filter((i) => !bad.has(i.id)) }))

@@ -23,8 +23,8 @@ export interface ManifestOf {
   promised: string;
   /** What its code opens. */
   address: string;
-  /** The small picture’s file of a piece; null where there is none. */
-  fileOf: (piece: BatchPieceView) => string | null;
+  /** The small pictures’ files, by the id of the piece; not all have one. */
+  files: ReadonlyMap<string, string>;
 }
 
 const QR_SIZE = 84;
@@ -72,7 +72,7 @@ function row(doc: Doc, of: ManifestOf, piece: BatchPieceView, y: number): void {
       .strokeColor(INK)
       .stroke();
   write(doc, String(piece.sent), at(X.count), y + 8, { weight: 'bold', size: 13, width: 34 });
-  const file = of.fileOf(piece);
+  const file = of.files.get(piece.id);
   if (file) doc.image(file, at(X.picture), y + 4, { fit: [56, ROW - 8] });
   const bag = piece.bag === '' ? '' : `bag ${piece.bag}`;
   const under = write(doc, piece.what, at(X.what), y + 6, { weight: 'bold', width: 164 });

@@ -9,7 +9,7 @@ import type { SignedIn } from '../../http/session.ts';
 import { addressOfCode } from '../labels/index.ts';
 import { shownOf } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
-import { manifestPdf, type ManifestOf } from './manifest.pdf.ts';
+import type { ManifestOf } from './manifest.pdf.ts';
 import { batchNow } from './outworkNow.ts';
 
 export async function printManifest(deps: Deps, who: SignedIn, batchId: string): Promise<OutFile> {
@@ -36,9 +36,9 @@ export async function printManifest(deps: Deps, who: SignedIn, batchId: string):
       sent: batch.sentOn ? `Sent ${formatDay(batch.sentOn, locale)}.` : 'Not sent yet.',
       promised: batch.promised ? ` Promised back ${formatDay(batch.promised, locale)}.` : '',
       address: addressOfCode(deps, codeOf(batch.id)),
-      fileOf: (piece) => files.get(piece.id) ?? null,
+      files,
     };
   });
   const name = `${of.batch.number}-${of.batch.vendor.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.pdf`;
-  return { name, type: 'application/pdf', body: await manifestPdf(of) };
+  return { name, type: 'application/pdf', body: Buffer.from(await deps.compute.run('manifestPaper', of)) };
 }

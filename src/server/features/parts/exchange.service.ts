@@ -2,16 +2,10 @@
 import { v5 as uuidv5 } from 'uuid';
 import type { PartsImportDto } from '#contract/parts.ts';
 import type { TableView } from '#contract/table.ts';
-import {
-  guessPartColumns,
-  PART_COLUMNS,
-  readParts,
-  tableOfParts,
-  type PartColumn,
-} from '#core/parts/exchange.ts';
+import { tableOfParts, type PartColumn } from '#core/parts/exchange.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { csvFile, openTable } from '../../http/csv.ts';
+import { csvFile, settleTable } from '../../http/csv.ts';
 import type { OutFile } from '../../http/outFile.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
@@ -48,9 +42,9 @@ export const importParts = (
   inShop(deps.db, who.shopId, async (tx) => {
     if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
     const { currency } = await shopOf(tx);
-    const table = openTable(dto, PART_COLUMNS, guessPartColumns);
-    const { parts, faults } = readParts(table.rows, table.columns, currency);
-    return table.settle(dto, { count: parts.length, faults, needed: 'what' }, async () => {
+    const { text, columns } = dto;
+    const table = await deps.compute.run('partsTable', { text, columns }, currency);
+    return settleTable(dto, table, 'what', async (parts) => {
       if (parts.length > MOST_IN)
         throw new Refusal('invalid', `At most ${MOST_IN} parts at once. Nothing was kept.`);
       for (const [i, { vendor, ...content }] of parts.entries()) {

@@ -4,11 +4,9 @@ import type { Request } from 'express';
 import { NAME_HEADER, type PhotoSize } from '#contract/photoFiles.ts';
 import { type PhotoSaveDto, type PhotosView, type PhotoView } from '#contract/photos.ts';
 import { canonical } from '#core/approval/canonical.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
 import { MOST_PHOTOS } from '#core/photo/limits.ts';
 import type { PhotoMark } from '#core/photo/marks.ts';
 import { takenAt } from '#core/photo/taken.ts';
-import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
@@ -16,7 +14,6 @@ import type { SignedIn } from '../../http/session.ts';
 import { examine, markedSizes, sizesOf, type Sizes } from '../../media/picture.ts';
 import { receive, type Received } from '../../media/receive.ts';
 import { buildForUpdate } from '../builds/index.ts';
-import { priceContext, seesPrices } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './photos.queries.ts';
 
@@ -121,16 +118,7 @@ export async function uploadPhoto(deps: Deps, who: SignedIn, at: PhotoAt, req: R
 }
 
 export const listPhotos = (deps: Deps, who: SignedIn, buildId: string): Promise<PhotosView> =>
-  inShop(deps.db, who.shopId, async (tx) => {
-    const photos = await q.photosOf(tx, buildId);
-    if (seesPrices(who)) return { photos };
-    const shop = await shopOf(tx);
-    const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
-    const hidden = (text: string): string => hidePrices(text, context);
-    return {
-      photos: photos.map((p) => ({ ...p, entryText: hidden(p.entryText), caption: hidden(p.caption) })),
-    };
-  });
+  inShop(deps.db, who.shopId, async (tx) => ({ photos: await q.photosOf(tx, buildId) }));
 
 async function toChange(tx: Tx, id: string, version: number): Promise<q.PhotoRow> {
   const row = await q.photoForUpdate(tx, id);

@@ -1,6 +1,6 @@
 /** Questions of customers: asked on their page, logged, answered once, and told. */
 import type { QuestionAnswerDto, QuestionDto, QuestionView } from '#contract/questions.ts';
-import { leaksOf, whyNotWith } from '#core/update/leaks.ts';
+import { whyNotWith } from '#core/update/leaks.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
@@ -51,7 +51,9 @@ export const answerQuestion = (
       if (question.answer === answer) return q.questionsOf(tx, build.id);
       throw new Refusal('conflict', 'It has been answered meanwhile.', { current: question });
     }
-    const refused = whyNotWith(leaksOf(asLetter(answer), await guardOf(tx, build.id)));
+    const refused = whyNotWith(
+      await deps.compute.run('leaks', asLetter(answer), await guardOf(tx, build.id)),
+    );
     if (refused !== null) throw invalidAt('answer', refused);
     const now = deps.clock.now();
     await q.saveAnswer(tx, { id, answer, by: who.personId, now });

@@ -6,34 +6,28 @@ import {
   type SnagsView,
   type TrialPutDto,
 } from '#contract/snags.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
 import { inWalkOrder, trialInWords, whyNotEnd } from '#core/snags/snags.ts';
-import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { invalidFields, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
-import { logIn, priceContext, seesPrices } from '../entries/index.ts';
-import { shopOf } from '../session/index.ts';
+import { logIn } from '../entries/index.ts';
 import * as q from './snags.queries.ts';
 
-async function viewOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<SnagsView> {
+async function viewOf(tx: Tx, buildId: string): Promise<SnagsView> {
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
-  const shop = await shopOf(tx);
-  const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
-  const said = (text: string): string => (seesPrices(who) ? text : hidePrices(text, context));
   return {
     buildId,
     nickname: build.nickname,
-    snags: inWalkOrder(await q.snagsOf(tx, buildId)).map((s) => ({ ...s, what: said(s.what) })),
-    trials: (await q.trialsOf(tx, buildId)).map((t) => ({ ...t, text: said(t.text) })),
+    snags: inWalkOrder(await q.snagsOf(tx, buildId)),
+    trials: await q.trialsOf(tx, buildId),
   };
 }
 
 export const readSnags = (deps: Deps, who: SignedIn, buildId: string): Promise<SnagsView> =>
-  inShop(deps.db, who.shopId, (tx) => viewOf(tx, deps, who, buildId));
+  inShop(deps.db, who.shopId, (tx) => viewOf(tx, buildId));
 
 const changing = (
   deps: Deps,
@@ -45,7 +39,7 @@ const changing = (
     const build = await buildForUpdate(tx, buildId);
     if (!build) throw notFound('build');
     await change(tx, build);
-    return viewOf(tx, deps, who, buildId);
+    return viewOf(tx, buildId);
   });
 
 async function refuseFull(tx: Tx, buildId: string, more: number): Promise<void> {

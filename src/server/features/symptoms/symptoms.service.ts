@@ -1,36 +1,31 @@
 /** Symptoms of a build, and the chain from each to its cause. */
 import type { SymptomEntryDto, SymptomEntryView, SymptomPutDto, SymptomsView } from '#contract/symptoms.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
 import { whyNotExplained, whyNotRole } from '#core/inspection/symptoms.ts';
-import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate } from '../builds/index.ts';
-import { priceContext, seesPrices } from '../entries/index.ts';
-import { shopOf } from '../session/index.ts';
+import { seesPrices } from '../entries/index.ts';
 import * as q from './symptoms.queries.ts';
 
 /** Symptoms of one build. */
 const MOST_SYMPTOMS = 50;
 
-/** How this caller may see an entry: whole, or with its prices hidden. */
-async function shownTo(tx: Tx, deps: Deps, who: SignedIn): Promise<<E extends SymptomEntryView>(e: E) => E> {
+/** How this caller may see an entry: whole, or without its money. */
+function shownTo(who: SignedIn): <E extends SymptomEntryView>(e: E) => E {
   if (seesPrices(who)) return (e) => e;
-  const shop = await shopOf(tx);
-  const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
   return (e) => {
     const facts = { ...e.facts };
     delete facts.moneyMinor;
-    return { ...e, facts, text: hidePrices(e.text, context) };
+    return { ...e, facts };
   };
 }
 
-async function viewOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<SymptomsView> {
+async function viewOf(tx: Tx, who: SignedIn, buildId: string): Promise<SymptomsView> {
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
-  const shown = await shownTo(tx, deps, who);
+  const shown = shownTo(who);
   const linked = await q.linkedOf(tx, buildId);
   const symptoms = (await q.symptomsOf(tx, buildId)).map(({ id, version, words }) => {
     const own = linked.filter((l) => l.symptomId === id);
@@ -44,7 +39,7 @@ async function viewOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promi
 }
 
 export const readSymptoms = (deps: Deps, who: SignedIn, buildId: string): Promise<SymptomsView> =>
-  inShop(deps.db, who.shopId, (tx) => viewOf(tx, deps, who, buildId));
+  inShop(deps.db, who.shopId, (tx) => viewOf(tx, who, buildId));
 
 /** Makes a symptom (version 0), words it anew, or takes it off. The same again changes nothing. */
 export const putSymptom = (
@@ -59,17 +54,15 @@ export const putSymptom = (
     const words = dto.words.trim();
     const known = await q.symptomById(tx, id);
     if (known && known.build_id !== buildId) throw notFound('symptom');
-    if (known && known.words === words && known.removed === dto.removed)
-      return viewOf(tx, deps, who, buildId);
-    if ((known?.version ?? 0) !== dto.version)
-      throw changedMeanwhile('this', await viewOf(tx, deps, who, buildId));
+    if (known && known.words === words && known.removed === dto.removed) return viewOf(tx, who, buildId);
+    if ((known?.version ?? 0) !== dto.version) throw changedMeanwhile('this', await viewOf(tx, who, buildId));
     if (known) await q.saveSymptom(tx, { id, words, removedAt: dto.removed ? deps.clock.now() : null });
     else {
       if ((await q.symptomsOf(tx, buildId)).length >= MOST_SYMPTOMS)
         throw new Refusal('too-many', `At most ${MOST_SYMPTOMS} symptoms of one build.`);
       await q.insertSymptom(tx, { id, buildId, words });
     }
-    return viewOf(tx, deps, who, buildId);
+    return viewOf(tx, who, buildId);
   });
 
 /** Says what an entry has to do with a symptom, or that it has nothing to do with it. */
@@ -93,5 +86,5 @@ export const linkEntry = (
         throw new Refusal('invalid', `${refused}.`, { fields: [{ field: 'role', reason: refused }] });
       await q.link(tx, { symptomId, entryId, role });
     }
-    return viewOf(tx, deps, who, buildId);
+    return viewOf(tx, who, buildId);
   });

@@ -3,17 +3,14 @@ import { rm } from 'node:fs/promises';
 import type { Request, Response } from 'express';
 import { fileTypeFromFile } from 'file-type';
 import type { HeardView, VoiceWordsDto, VoicesView, VoiceView } from '#contract/voice.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
-import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { receive, type Received } from '../../media/receive.ts';
 import { buildForUpdate } from '../builds/index.ts';
-import { priceContext, seesPrices } from '../entries/index.ts';
+import { seesPrices, withoutPrices } from '../entries/index.ts';
 import { isEntryOf, nameOf } from '../photos/index.ts';
-import { shopOf } from '../session/index.ts';
 import * as q from './voice.queries.ts';
 
 /** What recordings are by their content, and as what they are played: a container of sound alone names itself a film. */
@@ -90,20 +87,11 @@ export async function uploadVoice(deps: Deps, who: SignedIn, at: VoiceAt, req: R
   return takeVoice(deps, who, at, nameOf(req), await receive(req, await deps.photos.incoming()));
 }
 
-/** As somebody who does not see prices may read it. */
-async function shown(tx: Tx, deps: Deps, who: SignedIn, view: VoiceView): Promise<VoiceView> {
-  if (seesPrices(who)) return view;
-  const shop = await shopOf(tx);
-  const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
-  return { ...view, words: hidePrices(view.words, context) };
-}
-
 export const listVoices = (deps: Deps, who: SignedIn, buildId: string): Promise<VoicesView> =>
-  inShop(deps.db, who.shopId, async (tx) => {
-    const voices: VoiceView[] = [];
-    for (const row of await q.voicesOf(tx, buildId)) voices.push(await shown(tx, deps, who, q.toVoice(row)));
-    return { voices, transcriber: deps.transcriber?.kind ?? null };
-  });
+  inShop(deps.db, who.shopId, async (tx) => ({
+    voices: (await q.voicesOf(tx, buildId)).map(q.toVoice),
+    transcriber: deps.transcriber?.kind ?? null,
+  }));
 
 async function voiceIn(tx: Tx, id: string): Promise<q.VoiceRow> {
   const row = await q.voiceById(tx, id);
@@ -120,14 +108,14 @@ export const saveVoiceWords = (
   inShop(deps.db, who.shopId, async (tx) => {
     const before = await voiceIn(tx, id);
     // What was read without its prices would be kept without them.
-    if (!seesPrices(who) && (await shown(tx, deps, who, q.toVoice(before))).words !== before.words)
+    if (!seesPrices(who) && (await withoutPrices(tx, deps, { words: before.words })).words !== before.words)
       throw new Refusal(
         'forbidden',
         'There are prices in it, which you do not see: ask the desk to change it.',
       );
     if (!(await q.saveVoiceWords(tx, { id, words: words.trim(), version })))
       throw changedMeanwhile('what it says', q.toVoice(before));
-    return shown(tx, deps, who, q.toVoice(await voiceIn(tx, id)));
+    return q.toVoice(await voiceIn(tx, id));
   });
 
 /** What the transcriber hears. */

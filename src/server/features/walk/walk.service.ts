@@ -1,7 +1,6 @@
 /** The walk round the cars: in the order of the plan, one at a time, gone on with where it stopped. */
 import { v7 as uuidv7 } from 'uuid';
 import type { WalkCarView, WalkSeenDto, WalkView } from '#contract/walk.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
 import { promiseNow } from '#core/pauses/pauses.ts';
 import { arrange } from '#core/plan/floorPlan.ts';
 import { dayOf } from '#core/time/days.ts';
@@ -11,7 +10,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
-import { agoOf, priceContext, seesPrices } from '../entries/index.ts';
+import { agoOf } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import { waitsNow } from '../waits/index.ts';
 import * as q from './walk.queries.ts';
@@ -32,13 +31,9 @@ async function viewOf(tx: Tx, deps: Deps, who: SignedIn): Promise<WalkView> {
   const open = await q.openWalk(tx, who.personId);
   const walkId = open?.id ?? uuidv7();
   const held = new Map((await waitsNow(tx, deps)).map((w) => [w.buildId, w.binding]));
-  const context = seesPrices(who) ? null : priceContext(shop, today);
-  const words = (text: string): string => (context === null ? text : hidePrices(text, context));
   const rows = await inOrder(tx, await q.walkRows(tx, walkId));
   const cars = rows.map(({ promised, promisedOn, pauses, ...row }): WalkCarView => ({
     ...row,
-    next: words(row.next),
-    since: row.since.map((e) => ({ ...e, text: words(e.text) })),
     binding: held.get(row.buildId) ?? null,
     promised: promiseNow(promised, promisedOn, pauses ?? [], today),
   }));

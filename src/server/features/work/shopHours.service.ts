@@ -5,8 +5,7 @@ import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
-import { priceContext, seesPrices } from '../entries/index.ts';
+import { seesPrices } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './shopHours.queries.ts';
 
@@ -24,9 +23,7 @@ async function weekOf(tx: Tx, deps: Deps, who: SignedIn, asked: HoursQueryDto): 
   const from = mondayOf(asked.from ?? today);
   const to = addDays(from, 6);
   const rows = await q.hoursOf(tx, { personId, from, to, timeZone: shop.timeZone });
-  const context = priceContext(shop, today);
-  const said = (what: string): string => (seesPrices(who) ? what : hidePrices(what, context));
-  return { personId, people, today, from, to, rows: rows.map((r) => ({ ...r, what: said(r.what) })) };
+  return { personId, people, today, from, to, rows };
 }
 
 export const readHours = (deps: Deps, who: SignedIn, asked: HoursQueryDto): Promise<HoursView> =>

@@ -1,17 +1,14 @@
 /** A build's work as it is shown. */
 import type { LooseEntryView, SpellView, TaskView, WorkLineView, WorkView } from '#contract/work.ts';
-import { hidePrices } from '#core/capture/hidePrices.ts';
-import { dayOf } from '#core/time/days.ts';
 import type { TaskNeed } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail } from '../builds/index.ts';
-import { priceContext, seesPrices } from '../entries/index.ts';
+import { seesPrices } from '../entries/index.ts';
 import { workableLines, type WorkableLine } from '../estimate/index.ts';
 import { awayByTask, awayPieces } from '../outwork/index.ts';
-import { shopOf } from '../session/index.ts';
 import { effortOf, toGoOf } from './effort.ts';
 import * as q from './work.queries.ts';
 
@@ -61,10 +58,8 @@ function lineView(
 function looseView(
   { entryId, text, at, minutes, moneyMinor }: q.LooseRow,
   withPrices: boolean,
-  context: ReturnType<typeof priceContext>,
 ): LooseEntryView {
-  if (!withPrices) return { entryId, text: hidePrices(text, context), at, minutes };
-  return { entryId, text, at, minutes, ...(moneyMinor === null ? {} : { moneyMinor }) };
+  return { entryId, text, at, minutes, ...(moneyMinor === null || !withPrices ? {} : { moneyMinor }) };
 }
 
 export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<WorkView> {
@@ -76,8 +71,6 @@ export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string)
   const tasks = await q.tasksOf(tx, buildId);
   const away = awayByTask(await awayPieces(tx, buildId));
   const loose = await q.looseEntries(tx, buildId);
-  const shop = await shopOf(tx);
-  const context = priceContext(shop, dayOf(deps.clock.now(), shop.timeZone));
   return {
     buildId,
     nickname: build.nickname,
@@ -85,7 +78,7 @@ export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string)
     tasks: tasks.map((t) => taskView(t, needs.get(t.id) ?? [], away.get(t.id) ?? [])),
     lines: lines.map((l) => lineView(l, spent, tasks)),
     spells: (await runningSpells(tx)).filter((s) => s.buildId === buildId),
-    loose: loose.map((e) => looseView(e, seesPrices(who), context)),
+    loose: loose.map((e) => looseView(e, seesPrices(who))),
     followUps: await q.followUpsOf(tx, buildId),
   };
 }
