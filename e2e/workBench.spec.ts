@@ -104,6 +104,9 @@ test('96 taps typed by a gauge, two of them swapped', async ({ page }) => {
   await page.goto('/bench/tapSurvey');
   await expect(page.getByRole('note', { name: 'Caution' })).toContainText('never alone');
   await page.getByLabel('Measured', { exact: true }).selectOption('each tap against the pack’s negative');
+  await page
+    .getByLabel('The cells are', { exact: true })
+    .selectOption('lithium, nickel or cobalt (NMC, NCA)');
   await page.getByRole('textbox', { name: 'Readings: how many' }).fill('96');
   await field(page, 'Tap 1').first().focus();
   const taps = Array.from({ length: 96 }, (_, i) => 3.7 * (i + 1));

@@ -201,6 +201,8 @@ export class MannerPutDto {
 
 export interface MannerView extends MannerPutDto {
   customer: string;
+  /** A service for text messages is there; otherwise none goes out. */
+  textsGo: boolean;
   /** The shop’s own words, which hold where the customer’s are empty. */
   shopGreeting: string;
   shopClosing: string;

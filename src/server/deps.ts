@@ -18,6 +18,8 @@ export interface Deps {
   compute: Computer;
   /** Where everything is kept that is not in the database. */
   dataFolder: string;
+  /** The room on the disk that it lies on. */
+  disk: () => Promise<{ freeBytes: number; totalBytes: number }>;
   /** How copies of everything are made. */
   copies: 'daily' | 'off' | 'elsewhere';
   /** Where photographs are kept. */

@@ -1,4 +1,5 @@
 /** What the environment says of this installation: read here, and nowhere else. */
+import { statfs } from 'node:fs/promises';
 import path from 'node:path';
 import { pino } from 'pino';
 import { openComputer } from './compute/computer.ts';
@@ -53,6 +54,10 @@ export function openDeps(standInUrl: string | null): Deps {
     databaseUrl: appUrl,
     compute: openComputer(),
     dataFolder,
+    disk: async () => {
+      const { bavail, blocks, bsize } = await statfs(dataFolder);
+      return { freeBytes: bavail * bsize, totalBytes: blocks * bsize };
+    },
     copies: copiesOf(process.env.AVRIK_COPIES),
     photos: photosIn(path.join(dataFolder, 'photos')),
     clock: { now: () => new Date().toISOString() },

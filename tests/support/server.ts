@@ -69,6 +69,7 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
     databaseUrl: appUrl(name),
     compute: openComputer(),
     dataFolder: photoFolder,
+    disk: () => Promise.resolve({ freeBytes: 500 * 2 ** 30, totalBytes: 1000 * 2 ** 30 }),
     copies: 'elsewhere',
     photos: photosIn(photoFolder),
     clock,

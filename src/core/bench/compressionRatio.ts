@@ -6,7 +6,7 @@
  * on preload: common practice; preload 0.020 to 0.060 in: from memory.
  */
 import { CC_PER_IN3 } from './exact.ts';
-import { countAt, inconsistent, isGiven, judged, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
+import { choiceAt, countAt, inconsistent, isGiven, judged, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 
 export interface CompressionRatioInput {
   bore_in: number;
@@ -29,6 +29,8 @@ export interface CompressionRatioInput {
   targetRatio?: number | null;
   pushrod?: {
     length_in: number;
+    /** Solid ones run with lash, and have no preload to be judged. Hydraulic when absent, which is said. */
+    tappets?: 'hydraulic' | 'solid' | null;
     /** Above nothing: the new cam has the smaller base circle. */
     baseCircleRadiusReduction_in?: number | null;
     /** Before the work; below nothing is lash. */
@@ -90,13 +92,23 @@ function readPushrod(value: unknown) {
   const least = at('preloadMin_in', 0, 0.2, 0.02);
   const most = at('preloadMax_in', 0, 0.2, 0.06);
   if (least > most) throw inconsistent('pushrod.preloadMin_in', 'above the most that is wanted');
+  const tappets = isGiven(of.tappets)
+    ? choiceAt(of.tappets, 'pushrod.tappets', ['hydraulic', 'solid'])
+    : null;
+  const isSolid = tappets === 'solid';
   return {
+    tappets,
     length,
     smaller,
     present,
     least,
     most,
-    target: at('preloadTarget_in', 0, 0.2, (least + most) / 2),
+    target: at(
+      'preloadTarget_in',
+      isSolid ? -0.2 : 0,
+      isSolid ? 0 : 0.2,
+      isSolid ? present : (least + most) / 2,
+    ),
   };
 }
 
@@ -110,7 +122,42 @@ function pushrodOf(p: Pushrod, skims_in: number, thicker_in: number) {
   return { shortening_in, preloadIfKept_in, newLength_in, changeForTarget_in: newLength_in - p.length };
 }
 
-function judgePreload(preload: number, { least, most }: Pushrod, allowed: typeof LIMITS): Reason[] {
+/** Of solid tappets only what holds a valve open is surely wrong; how much lash is right, the camshaft’s sheet says. */
+const judgeLash = (preload: number): Reason[] => [
+  preload > -SLACK
+    ? {
+        code: 'valve_held_open',
+        level: 'fail',
+        text: 'With the old pushrods no lash is left: the valve is held open, burns, and may meet the piston.',
+      }
+    : {
+        code: 'lash_not_judged',
+        level: 'watch',
+        text: `With the old pushrods the lash is ${(-preload).toFixed(3)} in. It was not judged: set it to what the camshaft’s sheet says.`,
+      },
+];
+
+function judgePreload(preload: number, pushrod: Pushrod, allowed: typeof LIMITS): Reason[] {
+  if (pushrod.tappets === 'solid') return judgeLash(preload);
+  const { least, most } = pushrod;
+  const assumed: Reason[] =
+    pushrod.tappets === null
+      ? [
+          {
+            code: 'tappets_assumed',
+            level: 'watch',
+            text: 'Judged as hydraulic tappets: say whether they are.',
+          },
+        ]
+      : [];
+  return [...assumed, ...judgeHydraulic(preload, { least, most }, allowed)];
+}
+
+function judgeHydraulic(
+  preload: number,
+  { least, most }: Pick<Pushrod, 'least' | 'most'>,
+  allowed: typeof LIMITS,
+): Reason[] {
   if (preload >= least - SLACK && preload <= most + SLACK) return [];
   const isOut = preload < -SLACK || preload > most + allowed.preloadOver_in + SLACK;
   const text = `With the old pushrod the lifter is ${preload.toFixed(3)} in down; ${least} to ${most} in are wanted.`;

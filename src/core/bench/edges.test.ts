@@ -28,7 +28,12 @@ const gaps = { targetGap_mm: 4, edgeA: [{ gap_mm: 4 }] };
 const value = { bac: 1000, pv: 500, ev: 500, ac: 500 };
 const iso = { workingVoltage_V: 400, bus: 'dc', method: 'direct', rPos_ohm: 1e6, rNeg_ohm: 1e6 };
 const spring = { wheelLoad_kg: 400, area_cm2: 100 };
-const cells = { kind: 'cells', readings_V: [3.7, 3.7, 3.7, 3.7, 3.7, 3.7], packReading_V: 22.2 };
+const cells = {
+  chemistry: 'nmc',
+  kind: 'cells',
+  readings_V: [3.7, 3.7, 3.7, 3.7, 3.7, 3.7],
+  packReading_V: 22.2,
+};
 
 const ROWS: Row[] = [
   ['driveline', { ...drive, trans_deg: 0, pinion_deg: 0 }, 'shaft_deg', [[0.4, 'needle_min,needle_min'], [0.5, 'angle_low,angle_low'], [0.9, 'angle_low,angle_low'], [1, ''], [3, ''], [3.1, 'angle_over_3,angle_over_3'], [9, 'angle_over_table,angle_over_table,inertial_drive,inertial_coast']]],

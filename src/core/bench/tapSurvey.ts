@@ -4,7 +4,7 @@
  * Sources. Modified z-score above 3.5: Iglewicz & Hoaglin 1993, How to Detect and Handle Outliers (published). Hazardous above 60 V DC:
  * UNECE R100, ISO 6469-3 (published). Limits of cells and spread, 0.5 % of the pack: common practice; the maker's data win.
  */
-import { choiceAt, inconsistent, judged, listAt, numberAt, optionalAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
+import { choiceAt, inconsistent, isGiven, judged, listAt, numberAt, optionalAt, reasonList, SLACK, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 import { mean, median, populationSd } from './statistics.ts';
 
 export interface TapSurveyInput {
@@ -12,6 +12,8 @@ export interface TapSurveyInput {
   kind: 'cumulative' | 'cells';
   readings_V: number[];
   packReading_V?: number | null;
+  /** What the cells are: it says how full and how empty one may be, where its sheet does not. */
+  chemistry?: Chemistry | null;
   cellMin_V?: number | null;
   cellMax_V?: number | null;
   spreadWatch_mV?: number | null;
@@ -51,6 +53,20 @@ export const LIMITS = { stepNone: 0.1, stepDoubled: 1.5 };
 const HAZARDOUS_DC_V = 60;
 /** Of the step that most have (common practice). */
 const OUTLIER = { z: 3.5, scale: 0.6745, fromCells: 5 };
+
+/**
+ * Volts of a cell at rest, from empty to full, by what it is. Sheets of makers differ by a tenth; theirs go first. LFP 2.5 to
+ * 3.65, NMC 2.5 to 4.25 (4.20 and what a meter may be off), LTO 1.5 to 2.8, NiMH 0.9 to 1.6: from memory.
+ */
+export const CHEMISTRIES = {
+  nmc: [2.5, 4.25],
+  lfp: [2.5, 3.65],
+  lto: [1.5, 2.8],
+  nimh: [0.9, 1.6],
+} as const;
+export type Chemistry = keyof typeof CHEMISTRIES;
+/** Where nobody said what the cells are: outside this no lithium cell is well. */
+const ANY_LITHIUM = CHEMISTRIES.nmc;
 
 const TAP_WORDS: [TapFault, string, string][] = [
   ['out_of_order', 'tap_out_of_order', 'The voltage falls from one tap to the next'],
@@ -109,11 +125,16 @@ function read(input: TapSurveyInput) {
   );
   const at = (name: keyof TapSurveyInput, otherwise: number, top: number): number =>
     numberAt(input[name], name, { least: 0, most: top, otherwise });
+  const chemistry = isGiven(input.chemistry)
+    ? choiceAt(input.chemistry, 'chemistry', Object.keys(CHEMISTRIES) as Chemistry[])
+    : null;
+  const [least, full] = chemistry === null ? ANY_LITHIUM : CHEMISTRIES[chemistry];
+  const isKnown = chemistry !== null || (isGiven(input.cellMin_V) && isGiven(input.cellMax_V));
   return {
-    ...{ kind, readings },
+    ...{ kind, readings, isKnown },
     pack: optionalAt(input.packReading_V, 'packReading_V', { least: 0, most: 1500 }),
-    cellMin: at('cellMin_V', 2.5, 5),
-    cellMax: at('cellMax_V', 4.25, 5),
+    cellMin: at('cellMin_V', least, 5),
+    cellMax: at('cellMax_V', full, 5),
     spreadWatch: at('spreadWatch_mV', 20, 5000),
     spreadFail: at('spreadFail_mV', 50, 5000),
     resolution: numberAt(input.resolution_mV, 'resolution_mV', { above: 0, most: 1000, otherwise: 1 }),
@@ -146,6 +167,12 @@ export function tapSurvey(input: TapSurveyInput): TapSurveyResult {
     say('fail', 'cell_under_minimum', `Cell ${low.tap} has ${low.v.toFixed(3)} V; at least ${by.cellMin} V.`);
   if (high.v > by.cellMax + SLACK)
     say('fail', 'cell_over_maximum', `Cell ${high.tap} has ${high.v.toFixed(3)} V; at most ${by.cellMax} V.`);
+  if (!by.isKnown)
+    say(
+      'watch',
+      'cells_not_judged',
+      'How full the cells are was not judged: say what they are, or give the limits of their sheet.',
+    );
   const wide = (limit: number): string =>
     `From lowest to highest ${spread.toFixed(0)} mV; up to ${limit} mV.`;
   if (spread > by.spreadFail + SLACK) say('fail', 'spread_too_wide', wide(by.spreadFail));

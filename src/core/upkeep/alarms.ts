@@ -39,6 +39,12 @@ const HOUR_MS = 3600_000;
 /** Common practice: photographs and a copy of the database need room to be written beside before they count. */
 export const DISK = { lowBytes: 5 * GIB, lowShare: 0.05, fullBytes: GIB / 2 } as const;
 
+/** Whether there is room to write; null where there is. */
+export function diskAlarm({ freeBytes, totalBytes }: UpkeepFacts['disk']): 'disk-full' | 'disk-low' | null {
+  if (freeBytes < DISK.fullBytes) return 'disk-full';
+  return freeBytes < Math.min(DISK.lowBytes, totalBytes * DISK.lowShare) ? 'disk-low' : null;
+}
+
 /** One copy a day, and one may fail. */
 const OLDEST_COPY_MS = 48 * HOUR_MS;
 
@@ -49,8 +55,8 @@ const OLDEST_COPY_MS = 48 * HOUR_MS;
  */
 export function upkeepAlarms({ copies, disk, mail }: UpkeepFacts, now: string, since: string): UpkeepAlarm[] {
   const alarms = new Set<UpkeepAlarm>();
-  if (disk.freeBytes < DISK.fullBytes) alarms.add('disk-full');
-  else if (disk.freeBytes < Math.min(DISK.lowBytes, disk.totalBytes * DISK.lowShare)) alarms.add('disk-low');
+  const room = diskAlarm(disk);
+  if (room !== null) alarms.add(room);
   if (copies.made === 'off') alarms.add('copies-off');
   if (copies.made === 'daily') {
     const newest = Date.parse(copies.lastGood ?? since);

@@ -181,3 +181,13 @@ test('health is 200 only when the database is reachable and migrated', async () 
   await server.admin.query('grant select on knex_migrations to avrik_app');
   await ask().expect(200);
 });
+
+test('health says a disk that is full or nearly so; what is there can still be read', async () => {
+  const ask = async (freeBytes: number) => {
+    server.deps.disk = () => Promise.resolve({ freeBytes, totalBytes: 100 * 2 ** 30 });
+    return (await supertest(server.app.express).get(pathOf('health')).expect(200)).body;
+  };
+  expect(await ask(50 * 2 ** 30)).toEqual({ status: 'ok' });
+  expect(await ask(2 * 2 ** 30)).toEqual({ status: 'disk-low' });
+  expect(await ask(2 ** 20)).toEqual({ status: 'disk-full' });
+});

@@ -232,6 +232,29 @@ describe('a real shop without a way for its mail', () => {
     expect((await it.owner.get(pathOf('upkeepRead')).expect(200)).body.alarms).toEqual([]);
   });
 
+  test('a text message that nobody would get is not said to have gone', async () => {
+    const buildId = await makeBuild(it.owner, {
+      customerEmail: 'ilse@example.org',
+      nickname: `car ${nextId()}`,
+    });
+    const manner = { version: 1, detail: 'full', greeting: '', closing: '', textTo: '+44 1632 960 123' };
+    await it.owner.put(pathOf('mannerPut', { buildId })).send(manner).expect(200);
+    expect((await it.owner.get(pathOf('mannerRead', { buildId })).expect(200)).body.textsGo).toBe(false);
+    await it.owner.post(pathOf('entryAdd', { buildId })).send(line()).expect(200);
+    const letter = (
+      await it.owner.post(pathOf('letterDraft', { buildId })).send({ id: nextId() }).expect(200)
+    ).body as LetterView;
+    await it.owner
+      .post(pathOf('letterSend', { letterId: letter.id }))
+      .send({ version: letter.version, figures: figuresTold(letter.content) })
+      .expect(200);
+    await work();
+    const logbook = async (): Promise<string> =>
+      (await it.owner.get(pathOf('entriesList', { buildId })).expect(200)).text;
+    await until(async () => (await logbook()).includes('No text message went to'));
+    expect((await it.owner.get(pathOf('outboxList')).expect(200)).text).not.toContain('960 123');
+  });
+
   test('with links that only this machine can open, nothing goes', async () => {
     it.server.deps.publicUrl = 'http://localhost:4100';
     expect((await it.owner.post(pathOf('mailServerTry')).expect(200)).body.why).toContain('is not set');

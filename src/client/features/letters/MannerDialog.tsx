@@ -122,7 +122,11 @@ export default function MannerDialog({ buildId, onClose }: Props) {
           label="A text message too, to"
           type="tel"
           placeholder="+44 7700 900123"
-          hint="When a letter is sent: its heading, and the link. It goes to the stand-in until a service is set."
+          hint={
+            data.textsGo
+              ? 'When a letter is sent: its heading, and the link. In the demo it goes to the stand-in.'
+              : 'When a letter is sent: its heading, and the link. No service for text messages is set: none goes out until there is one.'
+          }
           fault={errors.textTo?.message}
           {...form.register('textTo')}
         />

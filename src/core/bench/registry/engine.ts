@@ -198,12 +198,13 @@ const ratio = describe({
     tick('quenchHead', 'The head has a quench'),
     opt('targetRatio', 'Ratio wanted'),
     part('pushrod', 'Pushrods', [
+      choice('tappets', 'Tappets', { hydraulic: 'hydraulic', solid: 'solid' }),
       num('length_in', 'Length'),
       num('presentPreload_in', 'Preload now; lash is below nothing'),
       opt('baseCircleRadiusReduction_in', 'Base circle smaller by'),
       usual('preloadMin_in', 'Preload from', 0.02, 'from memory'),
       usual('preloadMax_in', 'to', 0.06, 'from memory'),
-      opt('preloadTarget_in', 'wanted'),
+      opt('preloadTarget_in', 'wanted; lash is below nothing'),
     ]),
     limitsOf(limits.compressionRatio, {
       quenchTouches_in: 'Quench may touch under',
@@ -216,7 +217,7 @@ const ratio = describe({
   ],
   spec: ['bore_in', 'stroke_in', 'cylinders', 'chamber_cc', 'gasketBore_in', 'gasket_in'],
   work: compressionRatio,
-  example: { bore_in: 4, stroke_in: 3, cylinders: 8, chamber_cc: 60, gasketBore_in: 4.1, gasket_in: 0.02, deckClearance_in: 0.025, pistonVolume_cc: 4, headSkim_in: 0.03, deckSkim_in: 0.01, chamberFaceArea_in2: 9, newGasket_in: 0.039, pushrod: { length_in: 7.8, presentPreload_in: 0.04, baseCircleRadiusReduction_in: 0.01 } }, // prettier-ignore
+  example: { bore_in: 4, stroke_in: 3, cylinders: 8, chamber_cc: 60, gasketBore_in: 4.1, gasket_in: 0.02, deckClearance_in: 0.025, pistonVolume_cc: 4, headSkim_in: 0.03, deckSkim_in: 0.01, chamberFaceArea_in2: 9, newGasket_in: 0.039, pushrod: { tappets: 'hydraulic', length_in: 7.8, presentPreload_in: 0.04, baseCircleRadiusReduction_in: 0.01 } }, // prettier-ignore
   shows: [
     ['ratio', 'Ratio', 2],
     ['after.ratio', 'Ratio after the work', 2],
@@ -226,7 +227,7 @@ const ratio = describe({
     ['gasketToRestoreRatio_in', 'Gasket for the old ratio', 3],
     ['gasketToRestoreQuench_in', 'Gasket for the old quench', 3],
     ['chamberForTarget_cc', 'Chamber for the ratio wanted', 1],
-    ['pushrod.preloadIfKept_in', 'Preload with the old pushrods', 3],
+    ['pushrod.preloadIfKept_in', 'Preload with the old pushrods; lash is below nothing', 3],
     ['pushrod.newLength_in', 'Pushrods for the preload wanted', 3],
   ],
   sum: (_, r) => [

@@ -9,6 +9,7 @@ import {
   choice,
   derived,
   describe,
+  memory,
   n,
   num,
   opt,
@@ -45,8 +46,14 @@ const taps = describe({
     }),
     cells('readings_V', 'Readings', 'Tap', [2, 400]),
     opt('packReading_V', 'The pack itself'),
-    usual('cellMin_V', 'A cell from', 2.5),
-    usual('cellMax_V', 'to', 4.25),
+    choice('chemistry', 'The cells are', {
+      nmc: 'lithium, nickel or cobalt (NMC, NCA)',
+      lfp: 'lithium iron phosphate (LFP)',
+      lto: 'lithium titanate (LTO)',
+      nimh: 'nickel metal hydride',
+    }),
+    opt('cellMin_V', 'By its sheet, a cell from'),
+    opt('cellMax_V', 'to'),
     usual('spreadWatch_mV', 'Spread looked at from', 20),
     usual('spreadFail_mV', 'not allowed from', 50),
     usual('resolution_mV', 'The meter shows', 1),
@@ -54,7 +61,7 @@ const taps = describe({
     limitsOf(limits.tapSurvey, { stepNone: 'No step under, of the usual', stepDoubled: 'Double step from' }),
   ],
   work: tapSurvey,
-  example: { kind: 'cumulative', readings_V: [3.7, 7.4, 14.8, 11.1, 18.5, 22.2], packReading_V: 22.2 } as Parameters<typeof tapSurvey>[0], // prettier-ignore
+  example: { kind: 'cumulative', chemistry: 'nmc', readings_V: [3.7, 7.4, 14.8, 11.1, 18.5, 22.2], packReading_V: 22.2 } as Parameters<typeof tapSurvey>[0], // prettier-ignore
   shows: [
     ['misplacedTaps', 'Out of place', 0],
     ['faults.tap', 'Taps at fault', 0],
@@ -78,7 +85,10 @@ const taps = describe({
   sources: [
     published('Outliers above 3.5: Iglewicz & Hoaglin 1993'),
     hazard,
-    practice('Limits of cells and spread, 0.5 % of the pack: the maker’s data go first'),
+    practice('Spread, 0.5 % of the pack: the maker’s data go first'),
+    memory(
+      'Limits of a cell by what it is: NMC 2.5 to 4.25 V, LFP 2.5 to 3.65, LTO 1.5 to 2.8, NiMH 0.9 to 1.6; its sheet goes first',
+    ),
   ],
   cautions,
   picture: 'taps',

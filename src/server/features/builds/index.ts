@@ -6,6 +6,7 @@ export {
   insertBuild,
   insertCustomer,
   insertVehicle,
+  IS_HERE,
   sayNext,
   takeNumber,
   type BuildDetail,

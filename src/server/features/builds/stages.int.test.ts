@@ -54,6 +54,46 @@ describe('a build ends', () => {
     await go(buildId, 'closed', 'handed over').expect(400);
   });
 
+  test('what there is to do names only cars that are here: parts to find, pieces off, money that is looked at', async () => {
+    const buildId = await makeBuild(it.owner, { nickname: 'gone car' });
+    const part = {
+      version: 0,
+      what: 'door glass',
+      number: '',
+      quantity: 1,
+      catalogue: 'Oldgate 1958',
+      instead: '',
+    };
+    await it.owner
+      .put(pathOf('partPut', { buildId, partId: nextId() }))
+      .send({ ...part, source: 'supplier', sourceNote: '', vendor: '' })
+      .expect(200);
+    const piece = { version: 0, what: 'door hinges', count: 4, bag: '12', note: '', treatment: 'plate' };
+    await it.owner
+      .put(pathOf('piecePut', { buildId, pieceId: nextId() }))
+      .send({ ...piece, entryId: nextId() })
+      .expect(200);
+    const spent = {
+      ...line(),
+      kind: 'spent',
+      text: 'spent 12 on bulbs',
+      facts: { moneyMinor: 1200 },
+      audience: 'shop',
+    };
+    await it.owner.post(pathOf('entryAdd', { buildId })).send(spent).expect(200);
+    const named = async (): Promise<boolean[]> => {
+      const lists = ['partsDesk', 'outworkRead', 'costsDesk'] as const;
+      const answers = await Promise.all(lists.map((l) => it.owner.get(pathOf(l)).expect(200)));
+      return answers.map((a) => a.text.includes(buildId));
+    };
+    expect(await named()).toEqual([true, true, true]);
+    await go(buildId, 'open', 'handed over').expect(200);
+    // One that went home may still owe money; the file is closed when it does not.
+    expect(await named()).toEqual([false, false, true]);
+    await go(buildId, 'handed over', 'closed').expect(200);
+    expect(await named()).toEqual([false, false, false]);
+  });
+
   test('a technician does not end one, and can still log to one that is closed', async () => {
     const buildId = await makeBuild(it.owner);
     await go(buildId, 'open', 'closed', {}, it.technician).expect(403);

@@ -141,7 +141,10 @@ export const unchargedOf = ({ lineId, belongs }: Belonging): Uncharged | null =>
   return belongs === 'task' || belongs === 'warranty' || belongs === 'shop' ? belongs : 'nowhere';
 };
 
+/** Builds whose money is still looked at: one that went home may owe some until it is closed. */
 export const buildIds = async (tx: Tx): Promise<string[]> =>
-  (await tx.rows<{ id: string }>('select id from builds where shop_id = :shopId order by number')).map(
-    (b) => b.id,
-  );
+  (
+    await tx.rows<{ id: string }>(
+      `select id from builds where shop_id = :shopId and stage <> 'closed' order by number`,
+    )
+  ).map((b) => b.id);

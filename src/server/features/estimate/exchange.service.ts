@@ -11,7 +11,7 @@ import type { OutFile } from '../../http/outFile.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
-import { shopOf } from '../session/index.ts';
+import { noteEvent, shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
 import { estimateNow } from './estimateNow.ts';
 
@@ -56,6 +56,14 @@ export const importLines = (
     return settleTable(dto, table, 'title', (lines) => keepLines(tx, { buildId, importId: dto.id }, lines));
   });
 
+/** Figures that leave the shop are in its record. */
+const noteExport = (tx: Tx, deps: Deps, who: SignedIn, nickname: string, as: string): Promise<number> =>
+  noteEvent(tx, deps.clock.now(), {
+    kind: 'export',
+    text: `The estimate of the ${nickname}, as ${as}.`,
+    byId: who.personId,
+  });
+
 const fileName = (number: string, nickname: string): string =>
   `${number}-${nickname.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-estimate`;
 
@@ -64,6 +72,7 @@ export const exportCsv = (deps: Deps, who: SignedIn, buildId: string): Promise<O
   inShop(deps.db, who.shopId, async (tx) => {
     const { build, rows } = await estimateNow(tx, deps, buildId);
     const { currency } = await shopOf(tx);
+    await noteExport(tx, deps, who, build.nickname, 'CSV');
     const table = tableOf(
       rows.map((r) => r.content),
       currency,
@@ -75,6 +84,7 @@ export const exportCsv = (deps: Deps, who: SignedIn, buildId: string): Promise<O
 export const exportJson = (deps: Deps, who: SignedIn, buildId: string): Promise<OutFile> =>
   inShop(deps.db, who.shopId, async (tx) => {
     const { build, rows, lines, choices, terms, revisions } = await estimateNow(tx, deps, buildId);
+    await noteExport(tx, deps, who, build.nickname, 'JSON');
     const { currency } = await shopOf(tx);
     const { expectedMinor, taxMinor, grossMinor, p80GrossMinor } = totalsOf(
       lines.filter((l) => l.proposal === 'do'),

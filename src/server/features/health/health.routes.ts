@@ -1,10 +1,14 @@
+import { diskAlarm } from '#core/upkeep/alarms.ts';
 import { NEWEST_MIGRATION } from '../../db/migrate.ts';
 import { atTheDoor } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { Refusal } from '../../http/refusal.ts';
 import { handler, type Feature } from '../../http/routes.ts';
 
-/** 200 only when the database answers and is migrated to what this server knows. */
+/**
+ * 200 only when the database answers and is migrated to what this server knows. Where the disk is full it is still 200, since
+ * everything can be read; it says so.
+ */
 export function healthRoutes(deps: Deps): Feature {
   return {
     health: handler({
@@ -16,7 +20,7 @@ export function healthRoutes(deps: Deps): Feature {
           throw new Refusal('unavailable', 'The database cannot be reached.');
         });
         if (!migrated) throw new Refusal('unavailable', 'The database is not migrated.');
-        return { status: 'ok' };
+        return { status: diskAlarm(await deps.disk()) ?? 'ok' };
       },
     }),
   };

@@ -1,4 +1,5 @@
 /** The mail that carries a letter: worked off the queue, tried again until it is taken or given up. */
+import { v5 as uuidv5 } from 'uuid';
 import type { LetterView } from '#contract/letters.ts';
 import { letterHtml, letterText } from '#core/update/html.ts';
 import { inShop } from '../../db/pool.ts';
@@ -6,9 +7,11 @@ import type { Deps } from '../../deps.ts';
 import type { MailLetter, MailReader } from '../../jobs/queue.ts';
 import { linkUrl } from '../../links.ts';
 import { isForGood, NotSent, type Sender } from '../../mail/post.ts';
-import { mailFault, sendOrSay } from '../entries/index.ts';
+import { buildForUpdate } from '../builds/index.ts';
+import { logIn, mailFault, sendOrSay } from '../entries/index.ts';
 import { liveLink, readerById } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
+import { textsGo } from './manner.service.ts';
 import * as q from './letters.queries.ts';
 
 /** `last`: no further try follows, so a failure is final. Throws when the mail was not taken. */
@@ -77,7 +80,6 @@ export async function mailReader(deps: Deps, post: Sender, job: MailReader, last
 
 /** The word that goes by text message beside the mail: that there is a letter, and where. */
 export async function textLetter(deps: Deps, job: MailLetter): Promise<void> {
-  if (deps.texts === null) return;
   const about = await inShop(deps.db, job.shopId, async (tx) => {
     const letter = await q.letterDetail(tx, job.letterId);
     const link = letter && (await liveLink(tx, letter.build_id));
@@ -85,7 +87,17 @@ export async function textLetter(deps: Deps, job: MailLetter): Promise<void> {
   });
   if (about === null) return;
   const { letter, link, shop } = about;
-  await deps.texts.send(job.shopId, {
+  if (!textsGo(deps, shop)) {
+    // The same job done twice says it once.
+    const id = uuidv5('no text message', letter.id);
+    const text = `No text message went to ${letter.customer_name}: no service for text messages is set. The letter itself goes by mail.`;
+    await inShop(deps.db, job.shopId, async (tx) => {
+      const build = (await buildForUpdate(tx, letter.build_id))!;
+      await logIn(tx, deps, build, { id, personId: null, kind: 'note', audience: 'shop', text });
+    });
+    return;
+  }
+  await deps.texts!.send(job.shopId, {
     id: `letter-${letter.id}`,
     to: letter.text_to,
     text: `${shop.name}: ${letter.content.subject} ${linkUrl(deps, link.id)}`,

@@ -4,11 +4,15 @@ import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
+import { shopOf } from '../session/index.ts';
 import * as q from './manner.queries.ts';
 
 const MILLION = 1_000_000;
 
-async function viewOf(tx: Tx, buildId: string): Promise<MannerView> {
+/** Whether text messages go out: the stand-in takes those of the demo shop only. */
+export const textsGo = (deps: Deps, shop: { isDemo: boolean }): boolean => deps.texts !== null && shop.isDemo;
+
+async function viewOf(tx: Tx, deps: Deps, buildId: string): Promise<MannerView> {
   const customer = await q.customerOf(tx, buildId);
   const row = customer && (await q.mannerOf(tx, customer.id));
   if (!row) throw notFound('build');
@@ -19,6 +23,7 @@ async function viewOf(tx: Tx, buildId: string): Promise<MannerView> {
     greeting: row.greeting,
     closing: row.closing,
     textTo: row.text_to,
+    textsGo: textsGo(deps, await shopOf(tx)),
     ...(row.metric === null ? {} : { metric: row.metric }),
     ...(row.also_currency === null
       ? {}
@@ -33,7 +38,7 @@ async function viewOf(tx: Tx, buildId: string): Promise<MannerView> {
 }
 
 export const readManner = (deps: Deps, who: SignedIn, buildId: string): Promise<MannerView> =>
-  inShop(deps.db, who.shopId, (tx) => viewOf(tx, buildId));
+  inShop(deps.db, who.shopId, (tx) => viewOf(tx, deps, buildId));
 
 export const putManner = (
   deps: Deps,
@@ -56,8 +61,8 @@ export const putManner = (
       alsoRateOn: dto.alsoRateOn ?? null,
       textTo: dto.textTo.trim(),
     });
-    if (!kept) throw changedMeanwhile('how they are told', await viewOf(tx, buildId));
-    return viewOf(tx, buildId);
+    if (!kept) throw changedMeanwhile('how they are told', await viewOf(tx, deps, buildId));
+    return viewOf(tx, deps, buildId);
   });
 
 /** The words that letters of the shop begin and end with. */

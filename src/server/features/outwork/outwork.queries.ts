@@ -1,6 +1,7 @@
 import type { PastBatchView } from '#contract/outwork.ts';
 import type { BatchState, PieceState, Treatment } from '#core/outwork/outwork.ts';
 import type { Tx } from '../../db/pool.ts';
+import { IS_HERE } from '../builds/index.ts';
 
 /** What a piece is, as it is kept in `content`. */
 export interface PieceContent {
@@ -59,10 +60,10 @@ const PIECES = `select p.id, p.version, p.build_id, b.nickname, c.name as custom
 export const piecesOfBuild = (tx: Tx, buildId: string): Promise<PieceRow[]> =>
   tx.rows(`${PIECES} and p.build_id = :buildId order by p.made_at, p.id`, { buildId });
 
-/** Over all cars: what is not on a car again and not replaced, and what went with a batch that is shown. */
+/** Over all cars that are here: what is not on a car again and not replaced, and what went with a batch that is shown. */
 export const piecesOfShop = (tx: Tx, batchIds: readonly string[]): Promise<PieceRow[]> =>
   tx.rows(
-    `${PIECES} and (p.state not in ('on', 'replaced') or p.id in (
+    `${PIECES} and (p.state not in ('on', 'replaced') and ${IS_HERE} or p.id in (
        select piece_id from batch_pieces where shop_id = :shopId and batch_id = any(:batchIds)))
      order by b.number, p.made_at, p.id`,
     { batchIds },

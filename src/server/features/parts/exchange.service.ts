@@ -10,7 +10,7 @@ import type { OutFile } from '../../http/outFile.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
-import { shopOf } from '../session/index.ts';
+import { noteEvent, shopOf } from '../session/index.ts';
 import * as q from './parts.queries.ts';
 
 /** Rows of one file: more than a shop has open in a year. */
@@ -29,6 +29,8 @@ export const exportParts = (deps: Deps, who: SignedIn): Promise<OutFile> =>
       due: p.due,
       vendor: p.vendor,
     }));
+    const text = 'The parts of all cars, as CSV.';
+    await noteEvent(tx, deps.clock.now(), { kind: 'export', text, byId: who.personId });
     return csvFile('parts.csv', tableOfParts(rows, currency));
   });
 

@@ -2,6 +2,7 @@ import type { DonorPutDto, DonorView, PartHistory, PartPutDto } from '#contract/
 import type { Core, Fate, PartState } from '#core/parts/parts.ts';
 import type { Unit } from '#core/vehicle/registers.ts';
 import type { Tx } from '../../db/pool.ts';
+import { IS_HERE } from '../builds/index.ts';
 
 /** What a part is, as it is kept in `content`. */
 export type PartContent = Omit<PartPutDto, 'version' | 'lineId' | 'vendor' | 'donorId'>;
@@ -47,11 +48,11 @@ export const partsOf = (tx: Tx, buildId: string): Promise<PartRow[]> =>
 export const partById = (tx: Tx, id: string): Promise<PartRow | undefined> =>
   tx.one(`${PARTS} and p.id = :id`, { id });
 
-/** What is open over all builds, or what a search finds. */
+/** What is open over all builds, or what a search finds. Nothing is bought any more for a car that went home; what is on its way is. */
 export const partsOfShop = (tx: Tx, q: string, most: number): Promise<PartRow[]> =>
   tx.rows(
     q === ''
-      ? `${PARTS} and (p.state not in ('fitted', 'returned') or p.core in ('to send', 'sent')
+      ? `${PARTS} and (${IS_HERE} or p.state not in ('to find', 'to order')) and (p.state not in ('fitted', 'returned') or p.core in ('to send', 'sent')
            or p.old_fate = 'kept until the customer says' or p.state = 'returned' and p.credit_minor = 0)
          order by p.due, p.made_at, p.id limit ${most}`
       : `with found as materialized (

@@ -7,6 +7,7 @@ import type {
   WantedPlaceView,
 } from '#contract/plan.ts';
 import type { Tx } from '../../db/pool.ts';
+import { IS_HERE } from '../builds/index.ts';
 
 export const places = (tx: Tx): Promise<PlanPlaceView[]> =>
   tx.rows(
@@ -17,8 +18,8 @@ export const places = (tx: Tx): Promise<PlanPlaceView[]> =>
 export const cars = (tx: Tx): Promise<PlanCarView[]> =>
   tx.rows(
     `select id as "buildId", number, nickname, place_id as "placeId", placed_at as "placedAt", pinned,
-       standing -> 'waits' -> 0 ->> 'subject' as "waitsFor" from builds
-     where shop_id = :shopId and stage in ('open', 'finished') order by number`,
+       standing -> 'waits' -> 0 ->> 'subject' as "waitsFor" from builds b
+     where shop_id = :shopId and ${IS_HERE} order by number`,
   );
 
 export const pieces = (tx: Tx): Promise<PlanPieceView[]> =>
@@ -26,7 +27,7 @@ export const pieces = (tx: Tx): Promise<PlanPieceView[]> =>
     `select p.id, p.version, p.build_id as "buildId", b.nickname, p.content ->> 'what' as what,
        p.place_id as "placeId", p.is_large as "isLarge"
      from pieces p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
-     where p.shop_id = :shopId and p.place_id is not null and p.removed_at is null and p.state in ('off', 'ready')
+     where p.shop_id = :shopId and p.place_id is not null and p.removed_at is null and p.state in ('off', 'ready') and ${IS_HERE}
      order by b.number, p.made_at, p.id`,
   );
 
@@ -53,7 +54,7 @@ export const wanted = (tx: Tx): Promise<WantedPlaceView[]> =>
      from tasks t
      join builds b on b.shop_id = t.shop_id and b.id = t.build_id
      left join places p on p.shop_id = b.shop_id and p.id = b.place_id
-     where t.shop_id = :shopId and t.state = 'to do' and t.content ->> 'place' is not null
+     where t.shop_id = :shopId and t.state = 'to do' and ${IS_HERE} and t.content ->> 'place' is not null
        and t.content ->> 'place' not in ('bench', 'vendor')
        and t.content ->> 'place' is distinct from p.kind
        and not exists (

@@ -277,7 +277,7 @@ describe('streams', () => {
   });
 });
 
-test('links, the mail server and books that are bound stand in the record too, with who did it', async () => {
+test('links, the mail server and what is taken out stand in the record too, with who did it', async () => {
   const buildId = await makeBuild(it.owner);
   await it.owner.post(pathOf('linkRenew', { buildId })).send({}).expect(200);
   await it.owner
@@ -288,6 +288,12 @@ test('links, the mail server and books that are bound stand in the record too, w
     })
     .expect(200);
   await it.owner.delete(pathOf('mailServerDrop')).expect(200);
+  await it.owner.get(pathOf('partsCsv')).expect(200);
+  await it.owner.get(pathOf('estimateCsv', { buildId })).expect(200);
+  await it.owner.get(pathOf('estimateJson', { buildId })).expect(200);
+  const taken = (await events()).filter((e) => e.kind === 'export');
+  expect(taken.map((e) => e.by)).toEqual(['Wren Osgood', 'Wren Osgood', 'Wren Osgood']);
+  expect(JSON.stringify(taken)).toMatch(/as JSON.*as CSV.*parts of all cars/s);
   const noted = (await events()).filter((e) => ['link', 'mail server'].includes(e.kind));
   expect(noted.map((e) => e.by)).toEqual(['Wren Osgood', 'Wren Osgood', 'Wren Osgood']);
   expect(JSON.stringify(noted)).toContain('localhost');

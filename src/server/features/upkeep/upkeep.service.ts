@@ -1,5 +1,4 @@
 /** How the installation is kept: copies, disk, mail. */
-import { statfs } from 'node:fs/promises';
 import type { UpkeepView } from '#contract/upkeep.ts';
 import { upkeepAlarms, type UpkeepFacts } from '#core/upkeep/alarms.ts';
 import { readStatus } from '../../backup/copies.ts';
@@ -27,11 +26,10 @@ export async function readUpkeep(deps: Deps, who: SignedIn): Promise<UpkeepView>
     ))!,
   }));
   const status = await readStatus(deps.dataFolder);
-  const { bavail, blocks, bsize } = await statfs(deps.dataFolder);
   const now = deps.clock.now();
   const facts: UpkeepFacts = {
     copies: { made: deps.copies, lastGood: status?.lastGood ?? null, fault: status?.fault ?? null },
-    disk: { freeBytes: bavail * bsize, totalBytes: blocks * bsize },
+    disk: await deps.disk(),
     mail: {
       whyNot: whyNoMail(deps, { isDemo: shop.is_demo }, own),
       tried: shop.is_demo || shop.mail_tried_at !== null,

@@ -4,6 +4,7 @@ import type { Hand } from '#core/shop/away.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Wait } from '#core/waits/waits.ts';
 import type { Tx } from '../../db/pool.ts';
+import { IS_HERE } from '../builds/index.ts';
 
 export interface BuildRow {
   id: string;
@@ -40,7 +41,7 @@ export const buildRows = (tx: Tx): Promise<BuildRow[]> =>
      from builds b
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
      left join places p on p.shop_id = b.shop_id and p.id = b.place_id
-     where b.shop_id = :shopId and b.stage in ('open', 'finished') order by b.number`,
+     where b.shop_id = :shopId and ${IS_HERE} order by b.number`,
   );
 
 export interface OpenPart {

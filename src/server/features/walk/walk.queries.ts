@@ -3,6 +3,7 @@ import type { Pause } from '#core/pauses/pauses.ts';
 import type { Spot } from '#core/plan/floorPlan.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Tx } from '../../db/pool.ts';
+import { IS_HERE } from '../builds/index.ts';
 
 export const openWalk = (tx: Tx, personId: string): Promise<{ id: string; began_at: string } | undefined> =>
   tx.one(
@@ -79,7 +80,7 @@ export const walkRows = (tx: Tx, walkId: string): Promise<WalkRow[]> =>
            and n.recorded_at > coalesce(l.before, '-infinity')
        ) s
      ) e on true
-     where b.shop_id = :shopId and b.stage in ('open', 'finished') order by b.number`,
+     where b.shop_id = :shopId and ${IS_HERE} order by b.number`,
     { walkId },
   );
 

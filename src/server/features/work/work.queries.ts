@@ -5,6 +5,7 @@ import type { Caution } from '#core/work/cautions.ts';
 import type { FollowUpRule } from '#core/work/playbook.ts';
 import type { TaskNeed, TaskState } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
+import { IS_HERE } from '../builds/index.ts';
 
 /** What a task says, as it is kept in `content`. */
 export interface TaskContent {
@@ -279,7 +280,7 @@ export const longestWaits = (tx: Tx): Promise<RunningView['waits']> =>
      join tasks t on t.shop_id = n.shop_id and t.id = n.task_id and t.state = 'to do'
      join tasks f on f.shop_id = n.shop_id and f.id = n.needs_id and f.state = 'done'
      join builds b on b.shop_id = t.shop_id and b.id = t.build_id
-     where n.shop_id = :shopId and n.wait_at_most is not null order by f.done_at, t.id`,
+     where n.shop_id = :shopId and n.wait_at_most is not null and ${IS_HERE} order by f.done_at, t.id`,
   );
 
 export const dueBy = (tx: Tx, day: string): Promise<RunningView['due']> =>
