@@ -1,24 +1,16 @@
 /** Numbers as people type them, and back. */
-import { minorDigits } from '#core/money/money.ts';
-import { decimalMark, readAmount, readNumber } from '#core/money/typed.ts';
+import { formatMoney, minorDigits } from '#core/money/money.ts';
+import {
+  decimalMark,
+  moneyTyped,
+  numberTyped,
+  readAmount,
+  readNumber,
+  type MoneyManner,
+} from '#core/money/typed.ts';
+import { formatMinutes } from '#core/time/hours.ts';
 
-/** How a shop writes money. */
-export interface MoneyManner {
-  currency: string;
-  locale: string;
-}
-
-/** A plain number with either decimal mark; null where it is none, or could be read in two ways. */
-export function numberTyped(text: string): number | null {
-  const read = readNumber(text);
-  return read !== null && 'value' in read ? read.value : null;
-}
-
-/** An amount in major units as minor units; null where it is none, could be read in two ways, or is below zero. */
-export function moneyTyped(text: string, manner: MoneyManner): number | null {
-  const read = readAmount(text, manner);
-  return read !== null && 'value' in read && read.value >= 0 ? read.value : null;
-}
+export { moneyTyped, numberTyped, type MoneyManner } from '#core/money/typed.ts';
 
 /** What is wrong with a typed amount, in words. */
 export function amountFault(text: string, manner: MoneyManner): string {
@@ -26,6 +18,29 @@ export function amountFault(text: string, manner: MoneyManner): string {
   return read !== null && 'ambiguous' in read
     ? 'this could be read in two ways: write it as 18500 or as 18.50'
     : 'an amount, as in 46.50';
+}
+
+/** Which two a number could be that has one mark before three digits. */
+function asked(typed: string): string {
+  const [whole = '', rest = ''] = typed.replace(/[^\d.,]/g, '').split(/[.,]/);
+  return `Is that ${whole}${rest} or ${whole}.${rest}? Write it without the mark, or with two digits behind it.`;
+}
+
+/** What was understood of an amount, or which two it could be; nothing where it is none. */
+export function amountEcho(typed: string, manner: MoneyManner): string | undefined {
+  if (typed.trim() === '') return undefined;
+  const read = readAmount(typed, manner);
+  if (read === null) return undefined;
+  return 'value' in read ? formatMoney(read.value, manner.currency, manner.locale) : asked(typed);
+}
+
+/** The same of hours. */
+export function hoursEcho(typed: string): string | undefined {
+  if (typed.trim() === '') return undefined;
+  const read = readNumber(typed);
+  if (read !== null && 'ambiguous' in read) return asked(typed);
+  const minutes = hoursTyped(typed);
+  return minutes === null ? undefined : formatMinutes(minutes);
 }
 
 /** An amount that may be left empty, as minor units; what is no amount is NaN, for the contract to refuse at its field. */

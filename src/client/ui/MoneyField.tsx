@@ -1,19 +1,7 @@
 import { useState, type ChangeEvent, type ComponentProps } from 'react';
-import { formatMoney } from '#core/money/money.ts';
-import { readAmount } from '#core/money/typed.ts';
 import { useManner } from '../shared/shop.ts';
+import { amountEcho } from '../shared/typed.ts';
 import { TextField } from './Field.tsx';
-
-/** What was understood of an amount, or which two it could be. */
-function echoOf(typed: string, manner: { currency: string; locale: string }): string | undefined {
-  if (typed.trim() === '') return undefined;
-  const read = readAmount(typed, manner);
-  if (read === null) return undefined;
-  if ('value' in read) return formatMoney(read.value, manner.currency, manner.locale);
-  const digits = typed.replace(/[^\d.,]/g, '');
-  const [whole = '', rest = ''] = digits.split(/[.,]/);
-  return `Is that ${whole}${rest} or ${whole}.${rest}? Write it without the mark, or with two digits behind it.`;
-}
 
 /** An amount, typed as the shop writes it; its label says in which currency, and below stands what was understood. */
 export function MoneyField({
@@ -34,7 +22,7 @@ export function MoneyField({
       label={`${label}, ${currency}`}
       inputMode="decimal"
       data-mono
-      hint={echoOf(typed, manner) ?? hint}
+      hint={amountEcho(typed, manner) ?? hint}
       onChange={change}
       {...field}
     />

@@ -5,37 +5,35 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CLASSES } from '../log/kinds.ts';
-import { numberIn } from '../exchange/table.ts';
 import { COLUMNS, guessColumns, readTable, tableOf, type TableLine } from './exchange.ts';
 import { WORKS, type ThreePoint } from './lines.ts';
 
-describe('a number in a cell', () => {
-  test.each<[string, number | null]>([
-    ['46.50', 46.5],
-    ['46,50', 46.5],
-    ['£46.50', 46.5],
-    ['46,50 €', 46.5],
-    ['1,234.56', 1234.56],
-    ['1.234,56', 1234.56],
-    ['1 234,56', 1234.56],
-    ["1'234.56", 1234.56],
-    ['1,234,567', 1_234_567],
-    ['12.345.678,9', 12_345_678.9],
-    ['0.125', 0.125],
-    ['1234', 1234],
-    ['.5', null],
-    ['1,234', null],
-    ['1.234', null],
-    ['1,23,456', null],
-    ['1.2.3', null],
-    ['-5', null],
-    ['twelve', null],
-    ['', null],
-    ['=1+1', null],
-  ])('"%s" is %s', (text, n) => expect(numberIn(text)).toBe(n));
+const GBP = { currency: 'GBP', locale: 'en-GB' };
 
-  test('in a currency of a thousand minor units a point before three figures is the decimal one', () => {
-    expect([numberIn('1.234', 3), numberIn('1,234', 3)]).toEqual([1.234, null]);
+describe('an amount in a cell, as the shop writes them', () => {
+  test.each<[string, number | null, number | null]>([
+    ['46.50', 4650, 4650],
+    ['46,50', 4650, 4650],
+    ['£46.50', 4650, 4650],
+    ['1,234.56', 123_456, 123_456],
+    ['1.234,56', 123_456, 123_456],
+    ['1 234,56', 123_456, 123_456],
+    ["1'234.56", 123_456, 123_456],
+    ['1,234,567', 123_456_700, 123_456_700],
+    ['1234', 123_400, 123_400],
+    ['18,500', 1_850_000, null],
+    ['18.500', null, 1_850_000],
+    ['1,23,456', null, null],
+    ['1.2.3', null, null],
+    ['-5', null, null],
+    ['twelve', null, null],
+    ['=1+1', null, null],
+  ])('"%s" is %s in an English shop and %s in a German one', (text, english, german) => {
+    const parts = (locale: string) => {
+      const { lines, faults } = readTable([['Sills', text]], ['title', 'parts'], { currency: 'GBP', locale });
+      return faults.length > 0 ? null : lines[0]!.parts.likely;
+    };
+    expect([parts('en-GB'), parts('de-DE')]).toEqual([english, german]);
   });
 });
 
@@ -54,7 +52,7 @@ test('headers are known by their own and by other words, each column once', () =
 
 describe('rows come in', () => {
   const read = (row: string[], header = ['title', 'class', 'hours low', 'hours', 'hours high', 'parts']) =>
-    readTable([row], guessColumns(header), 'GBP');
+    readTable([row], guessColumns(header), GBP);
 
   test('what is not given is what it usually is', () => {
     expect(read(['Sills']).lines).toEqual([
@@ -83,7 +81,7 @@ describe('rows come in', () => {
     ['a class that is none', ['Sills', 'urgent'], 'class', /“urgent” is none of safety, must/],
     ['a low above the likely', ['Sills', '', '5', '3', '9'], 'hours', /low is above/],
     ['no likely one', ['Sills', '', '5', '', '9'], 'hours', /likely one is missing/],
-    ['a number of two readings', ['Sills', '', '', '', '', '1,234'], 'parts', /two ways/],
+    ['a number of two readings', ['Sills', '', '', '', '', '1.234'], 'parts', /two ways/],
     ['a formula', ['Sills', '', '', '', '', '=2*3'], 'parts', /is no number/],
     ['more than a line can hold', ['Sills', '', '', '99999'], 'hours', /too much/],
     ['a title without end', ['x'.repeat(161)], 'title', /at most 160/],
@@ -92,13 +90,13 @@ describe('rows come in', () => {
   });
 
   test('empty rows are passed over, and rows keep their numbers', () => {
-    const { lines, faults } = readTable([['Sills'], ['', ' '], [], ['', 'odd']], ['title', 'class'], 'GBP');
+    const { lines, faults } = readTable([['Sills'], ['', ' '], [], ['', 'odd']], ['title', 'class'], GBP);
     expect(lines).toHaveLength(2);
     expect(faults.map((f) => f.row)).toEqual([5, 5]);
   });
 
   test('a guard before a formula is not part of the words', () => {
-    expect(readTable([["'=cmd()"], ["'tis"]], ['title'], 'GBP').lines.map((l) => l.title)).toEqual([
+    expect(readTable([["'=cmd()"], ["'tis"]], ['title'], GBP).lines.map((l) => l.title)).toEqual([
       '=cmd()',
       "'tis",
     ]);
@@ -129,7 +127,10 @@ test.each(['GBP', 'JPY', 'KWD'])('out and in again nothing is lost, in %s (seed 
     fc.property(fc.array(line, { maxLength: 5 }), (lines) => {
       const [header, ...rows] = tableOf(lines, currency);
       expect(header).toEqual([...COLUMNS]);
-      expect(readTable(rows, guessColumns(header!), currency)).toEqual({ lines, faults: [] });
+      expect(readTable(rows, guessColumns(header!), { currency, locale: 'en-GB' })).toEqual({
+        lines,
+        faults: [],
+      });
     }),
     { seed: 23, numRuns: 100 },
   );

@@ -1,9 +1,9 @@
 /** Lines of an estimate as a table, out and in: what each column is, how its cells read, and what is wrong, row by row. */
 import { CLASSES, type LineClass } from '../log/kinds.ts';
-import { minorDigits, toMinor } from '../money/money.ts';
+import { minorDigits } from '../money/money.ts';
+import { moneyTyped, numberTyped, type MoneyManner } from '../money/typed.ts';
 import {
   guessColumns as guess,
-  numberIn,
   readRows,
   UNREADABLE,
   type CellFault,
@@ -106,21 +106,19 @@ function pointsOf(
   return points;
 }
 
-function lineIn(cells: Cells, currency: string, fault: Faulty): TableLine {
-  const amount = (c: Column, most: number, places?: number): number | null => {
-    const n = numberIn(cells[c] ?? '', places);
-    const why = n === null ? UNREADABLE(cells[c] ?? '') : n > most ? 'that is too much for one line' : null;
+function lineIn(cells: Cells, manner: MoneyManner, fault: Faulty): TableLine {
+  const bounded = (c: Column, n: number | null, most: number): number | null => {
+    const why =
+      n === null || n < 0 ? UNREADABLE(cells[c] ?? '') : n > most ? 'that is too much for one line' : null;
     if (why !== null) fault(c, why);
     return why === null ? n : null;
   };
   const hours = (c: Column): number | null => {
-    const n = amount(c, MOST_HOURS);
+    const n = bounded(c, numberTyped(cells[c] ?? ''), MOST_HOURS);
     return n === null ? null : Math.round(n * 60);
   };
-  const money = (c: Column): number | null => {
-    const n = amount(c, MOST_MAJOR, minorDigits(currency));
-    return n === null ? null : toMinor(n, currency);
-  };
+  const money = (c: Column): number | null =>
+    bounded(c, moneyTyped(cells[c] ?? '', manner), MOST_MAJOR * 10 ** minorDigits(manner.currency));
   const choice = <T extends string>(c: Column, of: readonly T[], otherwise: T): T => {
     const said = (cells[c] ?? '').toLowerCase();
     if (said === '') return otherwise;
@@ -153,8 +151,8 @@ function lineIn(cells: Cells, currency: string, fault: Faulty): TableLine {
 export function readTable(
   rows: readonly (readonly string[])[],
   columns: readonly (Column | null)[],
-  currency: string,
+  manner: MoneyManner,
 ): { lines: TableLine[]; faults: CellFault<Column>[] } {
-  const { read, faults } = readRows(rows, columns, (cells, fault) => lineIn(cells, currency, fault));
+  const { read, faults } = readRows(rows, columns, (cells, fault) => lineIn(cells, manner, fault));
   return { lines: read, faults };
 }

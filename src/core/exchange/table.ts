@@ -32,29 +32,6 @@ export interface CellFault<C extends string> {
   reason: string;
 }
 
-/**
- * A number as people and spreadsheets write it: "1,234.56", "1.234,56", "1 234,5", "£46.50". Null where it is none, or
- * where it can be read two ways ("1,234" is a thousand or little more than one). With `places` 3, as currencies of a
- * thousand minor units have, a point before three figures is the decimal one.
- */
-export function numberIn(text: string, places = 2): number | null {
-  const t = text.replace(/[\s\u00a0\u202f'’]|\p{Sc}/gu, '');
-  if (!/^\d[\d.,]*$/.test(t)) return null;
-  const marks = t.replace(/\d/g, '');
-  const last = t.search(/[.,]\d*$/);
-  if (marks === '') return Number(t);
-  if (new Set(marks).size === 1) {
-    // One kind of mark: several of it are thousands; one of it with three figures behind is either.
-    if (marks.length > 1) return /^\d{1,3}(?:[.,]\d{3})+$/.test(t) ? Number(t.replace(/[.,]/g, '')) : null;
-    const thousands = /^[1-9]\d{0,2}[.,]\d{3}$/.test(t) && !(places === 3 && marks === '.');
-    return thousands ? null : Number(t.replace(',', '.'));
-  }
-  const [whole, part] = [t.slice(0, last), t.slice(last + 1)];
-  return /^\d{1,3}(?:[.,]\d{3})+$/.test(whole) && new Set(whole.replace(/\d/g, '')).size === 1
-    ? Number(`${whole.replace(/[.,]/g, '')}.${part}`)
-    : null;
-}
-
 /** What is said of a cell that should be a number. */
 export const UNREADABLE = (cell: string): string =>
   `“${cell}” is no number, or can be read two ways; write it as in 1234.50`;

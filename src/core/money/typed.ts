@@ -76,11 +76,29 @@ function withoutSign(text: string, currency: string): string | null {
   return names(before) && names(behind) ? digits : null;
 }
 
+/** How a shop writes money. */
+export interface MoneyManner {
+  currency: string;
+  locale: string;
+}
+
+/** A plain number with either decimal mark; null where it is none, or could be read in two ways. */
+export function numberTyped(text: string): number | null {
+  const read = readNumber(text);
+  return read !== null && 'value' in read ? read.value : null;
+}
+
+/** An amount in major units as minor units; null where it is none, could be read in two ways, or is below zero. */
+export function moneyTyped(text: string, manner: MoneyManner): number | null {
+  const read = readAmount(text, manner);
+  return read !== null && 'value' in read && read.value >= 0 ? read.value : null;
+}
+
 /**
  * An amount in a shop's currency, read as the shop's locale writes it.
  * Ambiguous: the locale's decimal mark before exactly three digits, where the currency has fewer (“18.500” in pounds).
  */
-export function readAmount(text: string, { currency, locale }: { currency: string; locale: string }): Read {
+export function readAmount(text: string, { currency, locale }: MoneyManner): Read {
   const digits = withoutSign(text.trim(), currency);
   if (digits === null) return null;
   const [, sign = '', bare = ''] = /^(-?)(.+)$/s.exec(withoutGroupSpaces(digits)) ?? [];

@@ -49,7 +49,10 @@ test('what goes out comes in again as it was (seed 7)', () => {
   fc.assert(
     fc.property(fc.array(part, { maxLength: 8 }), fc.constantFrom('GBP', 'JPY'), (parts, currency) => {
       const [header = [], ...rows] = tableOfParts(parts, currency);
-      const { parts: read, faults } = readParts(rows, guessPartColumns(header), currency);
+      const { parts: read, faults } = readParts(rows, guessPartColumns(header), {
+        currency,
+        locale: 'en-GB',
+      });
       expect(faults).toEqual([]);
       const outOnly = (i: number) => ({ car: parts[i]!.car, state: parts[i]!.state, due: null });
       expect(read.map((p, i) => ({ ...p, ...outOnly(i) }))).toEqual(parts);
@@ -61,7 +64,10 @@ test('what goes out comes in again as it was (seed 7)', () => {
 test('headers of other lists; what is not there is left as usual', () => {
   const columns = guessPartColumns(['Description', 'Qty', 'Part No.', 'Vendor', 'colour']);
   expect(columns).toEqual(['what', 'quantity', 'number', 'supplier', null]);
-  expect(readParts([['king pin', '2', 'KP-9', 'Cobb', 'red']], columns, 'GBP').parts).toEqual([
+  expect(
+    readParts([['king pin', '2', 'KP-9', 'Cobb', 'red']], columns, { currency: 'GBP', locale: 'en-GB' })
+      .parts,
+  ).toEqual([
     {
       what: 'king pin',
       quantity: 2,
@@ -95,7 +101,7 @@ test.each([
     'number from',
     'number to',
   ] as const;
-  expect(readParts([row], columns, 'GBP').faults).toEqual([
+  expect(readParts([row], columns, { currency: 'GBP', locale: 'en-GB' }).faults).toEqual([
     { row: 2, column, reason: expect.stringContaining(reason) },
   ]);
 });

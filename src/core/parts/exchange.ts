@@ -1,14 +1,14 @@
 /** Parts as a table, out and in. */
 import {
   guessColumns as guess,
-  numberIn,
   readRows,
   UNREADABLE,
   type CellFault,
   type Cells,
   type Faulty,
 } from '../exchange/table.ts';
-import { minorDigits, toMinor } from '../money/money.ts';
+import { minorDigits } from '../money/money.ts';
+import { moneyTyped, numberTyped, type MoneyManner } from '../money/typed.ts';
 import { whyNotSerialRange } from './fits.ts';
 import { SOURCES, type Source } from './parts.ts';
 
@@ -128,19 +128,20 @@ const LONGEST: Partial<Record<PartColumn, number>> = {
   note: 200,
 };
 
-function partIn(cells: Cells<PartColumn>, currency: string, fault: Faulty<PartColumn>): TablePart {
+function partIn(cells: Cells<PartColumn>, manner: MoneyManner, fault: Faulty<PartColumn>): TablePart {
   const whole = (c: PartColumn, from: number, to: number): number | undefined => {
     if (!cells[c]) return undefined;
-    const n = numberIn(cells[c]);
+    const n = numberTyped(cells[c]);
     if (n === null) fault(c, UNREADABLE(cells[c]));
     else if (!Number.isInteger(n) || n < from || n > to) fault(c, `a whole number from ${from} to ${to}`);
     return n ?? undefined;
   };
   const money = (c: PartColumn): number | undefined => {
     if (!cells[c]) return undefined;
-    const n = numberIn(cells[c], minorDigits(currency));
-    const minor = n === null || n > MOST.major ? null : toMinor(n, currency);
-    if (minor === null) fault(c, n === null ? UNREADABLE(cells[c]) : 'that is too much for one part');
+    const minor = moneyTyped(cells[c], manner);
+    if (minor === null) fault(c, UNREADABLE(cells[c]));
+    else if (minor > MOST.major * 10 ** minorDigits(manner.currency))
+      fault(c, 'that is too much for one part');
     return minor ?? undefined;
   };
   for (const [c, most] of Object.entries(LONGEST) as [PartColumn, number][])
@@ -184,8 +185,8 @@ function partIn(cells: Cells<PartColumn>, currency: string, fault: Faulty<PartCo
 export function readParts(
   rows: readonly (readonly string[])[],
   columns: readonly (PartColumn | null)[],
-  currency: string,
+  manner: MoneyManner,
 ): { parts: TablePart[]; faults: CellFault<PartColumn>[] } {
-  const { read, faults } = readRows(rows, columns, (cells, fault) => partIn(cells, currency, fault));
+  const { read, faults } = readRows(rows, columns, (cells, fault) => partIn(cells, manner, fault));
   return { parts: read, faults };
 }

@@ -24,6 +24,7 @@ const GUARD: LeakGuard = {
   internal: [],
   told: [],
 };
+const MANNER = { currency: 'GBP', locale: 'en-GB' };
 const letterOf = (...texts: string[]) => ({
   subject: '',
   greeting: '',
@@ -48,7 +49,7 @@ test('a task answers what it would answer here, and refusals of a table come bac
   const { run } = computer();
   const leaks = await run('leaks', letterOf('Dex Marlow rang.'), GUARD);
   expect(leaks).toMatchObject([{ words: 'Dex Marlow', isSure: true }]);
-  const table = await run('estimateTable', { text: 'title,hours\n"Brakes' }, 'GBP');
+  const table = await run('estimateTable', { text: 'title,hours\n"Brakes' }, MANNER);
   expect(table).toMatchObject({ field: 'text' });
   const hidden = await run(
     'hidePrices',
@@ -85,7 +86,7 @@ describe('what is too much is refused, and the next task is done', () => {
   test('in memory', async () => {
     const { run } = computer({ memoryMb: 24 });
     const much = { text: `title\n${'"a",b,c,d,e,f,g,h\n'.repeat(400_000)}` };
-    await expect(run('estimateTable', much, 'GBP')).rejects.toMatchObject({ code: 'too-large' });
+    await expect(run('estimateTable', much, MANNER)).rejects.toMatchObject({ code: 'too-large' });
     expect(await run('leaks', letterOf('fine'), GUARD)).toEqual([]);
   });
 

@@ -6,6 +6,7 @@ import { withoutLeaks } from '#core/book/leaks.ts';
 import { hideAllPrices } from '#core/capture/hidePrices.ts';
 import { COLUMNS, guessColumns, readTable } from '#core/estimate/exchange.ts';
 import { guessPartColumns, PART_COLUMNS, readParts } from '#core/parts/exchange.ts';
+import type { MoneyManner } from '#core/money/typed.ts';
 import { leaksOf } from '#core/update/leaks.ts';
 import { faultOfArchive } from '../features/book/archive.ts';
 import { estimatePdf, type PaperOf } from '../features/estimate/estimate.pdf.ts';
@@ -17,14 +18,14 @@ export const TASKS = {
   leaks: leaksOf,
   bookWithoutLeaks: withoutLeaks,
   hidePrices: hideAllPrices,
-  estimateTable: (asked: CsvAsked, currency: string) =>
+  estimateTable: (asked: CsvAsked, manner: MoneyManner) =>
     readCsv(asked, COLUMNS, guessColumns, (rows, columns) => {
-      const { lines, faults } = readTable(rows, columns, currency);
+      const { lines, faults } = readTable(rows, columns, manner);
       return { read: lines, faults };
     }),
-  partsTable: (asked: CsvAsked, currency: string) =>
+  partsTable: (asked: CsvAsked, manner: MoneyManner) =>
     readCsv(asked, PART_COLUMNS, guessPartColumns, (rows, columns) => {
-      const { parts, faults } = readParts(rows, columns, currency);
+      const { parts, faults } = readParts(rows, columns, manner);
       return { read: parts, faults };
     }),
   archiveFault: faultOfArchive,

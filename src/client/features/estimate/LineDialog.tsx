@@ -10,6 +10,7 @@ import { formatMoney } from '#core/money/money.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { ApiProblem, wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
+import { amountEcho, hoursEcho } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Input, SelectField, TextAreaField, TextField, Options } from '../../ui/Field.tsx';
@@ -59,6 +60,11 @@ function ThreeFields({
   legend: string;
 }) {
   const fault = (form.formState.errors[field] as FieldError | undefined)?.message;
+  const manner = useManner();
+  const typed = useWatch({ control: form.control, name: field });
+  const echo = (text: string): string | undefined =>
+    field === 'minutes' ? hoursEcho(text) : amountEcho(text, manner);
+  const understood = POINTS.map((p) => echo(typed[p])).filter((e) => e !== undefined);
   return (
     <Three aria-describedby={fault ? `${field}-fault` : undefined}>
       <legend>{legend}</legend>
@@ -76,6 +82,7 @@ function ThreeFields({
           </label>
         ))}
       </div>
+      {understood.length > 0 && <Quiet data-understood={field}>{understood.join(' – ')}</Quiet>}
       {fault && (
         <Now id={`${field}-fault`} role="alert">
           {fault}

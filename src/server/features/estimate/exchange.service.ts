@@ -50,9 +50,9 @@ export const importLines = (
 ): Promise<ImportView> =>
   inShop(deps.db, who.shopId, async (tx) => {
     if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
-    const { currency } = await shopOf(tx);
+    const { currency, locale } = await shopOf(tx);
     const { text, columns } = dto;
-    const table = await deps.compute.run('estimateTable', { text, columns }, currency);
+    const table = await deps.compute.run('estimateTable', { text, columns }, { currency, locale });
     return settleTable(dto, table, 'title', (lines) => keepLines(tx, { buildId, importId: dto.id }, lines));
   });
 

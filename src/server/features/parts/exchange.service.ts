@@ -43,9 +43,9 @@ export const importParts = (
 ): Promise<TableView<PartColumn>> =>
   inShop(deps.db, who.shopId, async (tx) => {
     if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
-    const { currency } = await shopOf(tx);
+    const { currency, locale } = await shopOf(tx);
     const { text, columns } = dto;
-    const table = await deps.compute.run('partsTable', { text, columns }, currency);
+    const table = await deps.compute.run('partsTable', { text, columns }, { currency, locale });
     return settleTable(dto, table, 'what', async (parts) => {
       if (parts.length > MOST_IN)
         throw new Refusal('invalid', `At most ${MOST_IN} parts at once. Nothing was kept.`);
