@@ -9,6 +9,7 @@ const VERA: ReaderView = {
   id: 'r',
   name: 'Vera Vane',
   email: 'vera@example.org',
+  scope: 'letters',
   url: 'http://x/l/1',
   lastOpenedAt: null,
 };

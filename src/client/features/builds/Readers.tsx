@@ -1,8 +1,10 @@
 /** Others who are told of a car, each with a page of their own: a couple, a club. */
 import { lazy, Suspense, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
+import { SCOPE_WORDS, SCOPES, type Scope } from '#core/update/scope.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
+import { Options, Select } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { ListLine, Quiet, Row } from '../../ui/parts.tsx';
 import { readersQuery, useReader } from './readers.queries.ts';
@@ -23,6 +25,19 @@ export function Readers({ buildId }: { buildId: string }) {
                 <span>
                   {r.name} <Quiet>{r.email}</Quiet>
                 </span>
+                <Select
+                  aria-label={`${r.name} sees`}
+                  value={r.scope}
+                  disabled={change.isPending}
+                  onChange={(e) =>
+                    change.mutate({
+                      readerId: r.id,
+                      body: { name: r.name, email: r.email, scope: e.target.value as Scope },
+                    })
+                  }
+                >
+                  <Options of={SCOPES} words={SCOPE_WORDS} />
+                </Select>
                 <a href={r.url} target="_blank" rel="noreferrer" aria-label={`Page of ${r.name}`}>
                   {r.lastOpenedAt === null ? 'page, not opened yet' : 'page'}
                 </a>

@@ -23,6 +23,8 @@ const hashOf = (id: string, code: string): string =>
 export interface WaitingAnswer {
   id: string;
   revision_id: string;
+  /** Through which link; null for an answer of before links were noted. */
+  link_id: string | null;
   name: string;
   understood: boolean;
   given: LineAnswer[];
@@ -36,11 +38,18 @@ export interface WaitingAnswer {
 export const insertWaiting = (
   tx: Tx,
   deps: Deps,
-  a: { id: string; revisionId: string; name: string; understood: boolean; given: readonly LineAnswer[] },
+  a: {
+    id: string;
+    revisionId: string;
+    linkId: string;
+    name: string;
+    understood: boolean;
+    given: readonly LineAnswer[];
+  },
 ): Promise<number> =>
   tx.run(
-    `insert into answer_codes (shop_id, id, revision_id, name, understood, given, code_hash, made_at)
-     values (:shopId, :id, :revisionId, :name, :understood, :given::jsonb, :hash, :now)`,
+    `insert into answer_codes (shop_id, id, revision_id, link_id, name, understood, given, code_hash, made_at)
+     values (:shopId, :id, :revisionId, :linkId, :name, :understood, :given::jsonb, :hash, :now)`,
     { ...a, given: JSON.stringify(a.given), hash: hashOf(a.id, codeOf(deps, a.id)), now: deps.clock.now() },
   );
 

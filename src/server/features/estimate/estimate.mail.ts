@@ -7,21 +7,28 @@ import { linkUrl } from '../../links.ts';
 import type { Sender } from '../../mail/post.ts';
 import { buildDetail } from '../builds/index.ts';
 import { sendOrSay } from '../entries/index.ts';
-import { liveLink } from '../links/index.ts';
+import { liveLink, readerById } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import { codeOf, waitingAnswer } from './answerCodes.ts';
 import { revisionById } from './estimate.queries.ts';
 
 /** Who it goes to, and what it is about; null where the link was revoked since. */
-async function addressed(deps: Deps, shopId: string, revisionId: string) {
+async function addressed(deps: Deps, shopId: string, revisionId: string, readerId: string | null = null) {
   return inShop(deps.db, shopId, async (tx) => {
     const revision = await revisionById(tx, revisionId);
     const build = revision && (await buildDetail(tx, revision.buildId));
     const link = build && (await liveLink(tx, build.id));
     if (!revision || !build || !link) return null;
+    const reader = readerId === null ? undefined : await readerById(tx, readerId);
+    if (reader?.revoked_at) return null;
+    // The customer's own link has no name.
+    const to = reader?.name
+      ? { name: reader.name, address: reader.email }
+      : { name: build.customer, address: build.customer_email };
     return {
       revision,
       build,
+      to,
       linkId: link.id,
       shop: await shopOf(tx),
       url: `${linkUrl(deps, link.id)}/estimate`,
@@ -43,16 +50,16 @@ interface Mail {
 async function send(
   deps: Deps,
   post: Sender,
-  { shop, build, linkId }: NonNullable<Awaited<ReturnType<typeof addressed>>>,
+  { shop, build, to, linkId }: NonNullable<Awaited<ReturnType<typeof addressed>>>,
   mail: Mail,
 ): Promise<void> {
   const { shopId, what, last } = mail;
-  const words = `${what} could not be sent to ${build.customer}`;
+  const words = `${what} could not be sent to ${to.name}`;
   await sendOrSay(deps, { shopId, buildId: build.id, words, last }, () =>
     post.send(shopId, {
       id: mail.id,
       from: shop.name,
-      to: { name: build.customer, address: build.customer_email },
+      to,
       subject: mail.subject,
       date: mail.date,
       text: mail.text,
@@ -85,7 +92,7 @@ export async function mailRevision(
 
 export async function mailCode(deps: Deps, post: Sender, job: MailCode, last: boolean): Promise<void> {
   const waiting = await inShop(deps.db, job.shopId, (tx) => waitingAnswer(tx, job.codeId));
-  const to = waiting && (await addressed(deps, job.shopId, waiting.revision_id));
+  const to = waiting && (await addressed(deps, job.shopId, waiting.revision_id, waiting.link_id));
   if (!waiting || !to || waiting.used_at !== null) return;
   const code = codeOf(deps, waiting.id);
   await send(deps, post, to, {

@@ -32,6 +32,9 @@ export interface PageOf {
   home: string;
   /** Where the form goes: the page's own address. */
   action: string;
+  /** Who reads it may answer it; otherwise it is the customer who does. */
+  mayAnswer: boolean;
+  customer: string;
 }
 
 /** What was typed, to be shown again when something in it is missing. */
@@ -186,7 +189,7 @@ export function estimateHtml(
       : '';
   return `${changes === null ? '' : newerHtml(content, changes, money)}<h2>Estimate ${content.number} for your ${esc(of.vehicle)}</h2>${wrong}
     ${content.note === '' ? '' : `<p>${esc(content.note)}</p>`}${totals(content, money)}
-    <form method="post" action="${esc(of.action)}"><input type="hidden" name="revision" value="${revision.id}">
+    ${of.mayAnswer ? `<form method="post" action="${esc(of.action)}"><input type="hidden" name="revision" value="${revision.id}">` : `<p role="note">${esc(of.customer)} answers this estimate. You can read it here.</p><fieldset disabled>`}
     ${(content.choices ?? []).map((c) => choiceHtml(content, c, pickOf(content, c, givenNow(lines)), faults, money, of.home)).join('')}
     ${content.lines
       .filter((l) => !choiceOf(content, l))
@@ -194,7 +197,12 @@ export function estimateHtml(
         lineHtml(l, lines.get(l.id)?.state ?? 'asked', lines.get(l.id)?.given, faults, money, of.home),
       )
       .join('')}
-    ${hasSafety ? `<label class="word"><input type="checkbox" name="understood" value="yes"${typed.understood ? ' checked' : ''}> If I leave out a safety line or let it wait, I understand that the car is not safe to drive and cannot be handed over as roadworthy.</label>${faultAt(faults, 'understood')}` : ''}
+    ${of.mayAnswer ? answerHtml(hasSafety, typed, faults) : '</fieldset>'}`;
+}
+
+/** What stands below the lines: the word for what is left out, the name, and the ways to send. */
+function answerHtml(hasSafety: boolean, typed: Typed, faults: readonly FieldReason[]): string {
+  return `${hasSafety ? `<label class="word"><input type="checkbox" name="understood" value="yes"${typed.understood ? ' checked' : ''}> If I leave out a safety line or let it wait, I understand that the car is not safe to drive and cannot be handed over as roadworthy.</label>${faultAt(faults, 'understood')}` : ''}
     <label class="name">Your name<input name="name" required maxlength="120" autocomplete="name" value="${esc(typed.name)}"></label>${faultAt(faults, 'name')}${faultAt(faults, 'answers')}
     <p class="send"><button type="submit">Send these answers: I get a code by mail</button>
     <button type="submit" name="all" value="yes" class="plain">Agree to all as you propose it</button></p>

@@ -105,7 +105,57 @@ describe('reading', () => {
   });
 });
 
+describe('somebody who is told too', () => {
+  const told = async (c: Case, scope: string, email: string): Promise<string> => {
+    const readerId = nextId();
+    await it.owner
+      .put(pathOf('readerPut', { buildId: c.buildId, readerId }))
+      .send({ name: 'Wilma Brandt', email, scope })
+      .expect(200);
+    const readers = (await it.owner.get(pathOf('readersList', { buildId: c.buildId })).expect(200)).body;
+    const { url } = (readers as { id: string; url: string }[]).find((r) => r.id === readerId)!;
+    return `${new URL(url).pathname}/estimate`;
+  };
+
+  test('reads it with money and cannot answer; with letters only there is no estimate', async () => {
+    const c = await sent([{ title: 'Brake pipes' }]);
+    const reading = await told(c, 'money', 'reads@example.org');
+    const { text } = await page(reading).expect(200);
+    expect(text).toContain('£120.00');
+    expect(text).toContain('Ilse Brandt answers this estimate');
+    expect(text).not.toContain('<form');
+    await post(reading, form(c, [])).expect(403);
+    await page(await told(c, 'letters', 'letters@example.org')).expect(404);
+    expect((await read(c.buildId)).answers).toEqual([]);
+  });
+
+  test('who may approve gets the code at their own mailbox, and answers', async () => {
+    const c = await sent([{ title: 'Brake pipes' }]);
+    const path = await told(c, 'approve', 'approves@example.org');
+    const asked = await post(path, form(c, [], { name: 'Wilma Brandt' })).expect(200);
+    const code = await newCode();
+    const { mails } = (await it.owner.get(pathOf('outboxList')).expect(200)).body as {
+      mails: { to: string; text: string }[];
+    };
+    expect(mails.find((m) => m.text.includes(code))!.to).toContain('approves@example.org');
+    await post(`${path}/code`, { answer: waitingId(asked.text), code }).expect(200);
+    expect((await read(c.buildId)).answers).toMatchObject([{ name: 'Wilma Brandt', via: 'page' }]);
+  });
+});
+
 describe('answering', () => {
+  test('within an hour a page mails six codes and no more', async () => {
+    const c = await sent([{}]);
+    await it.server.admin.query(
+      `insert into answer_codes (shop_id, id, revision_id, name, understood, given, code_hash, made_at)
+       select $1, ('019e0000-0000-7000-9000-' || lpad(i::text, 12, '0'))::uuid, $2, 'Ilse', false, '[]', 'x',
+         $3::timestamptz - interval '10 minutes' from generate_series(1, 6) as i`,
+      [it.shop.id, c.revisionId, it.server.clock.now()],
+    );
+    const refused = await post(c.path, form(c, [])).expect(400);
+    expect(refused.text).toContain('several codes were mailed to you within the hour');
+  });
+
   test('answers, then the code from the mail: kept with the name, the hash and what was agreed, and logged', async () => {
     const c = await sent([{}, { class: 'nice' }]);
     const step = await post(c.path, form(c, ['approve', 'wait'])).expect(200);

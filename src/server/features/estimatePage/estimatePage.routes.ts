@@ -22,7 +22,7 @@ import { queueCode } from '../../jobs/queue.ts';
 import { isUuid } from '../../uuid.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import * as estimate from '../estimate/index.ts';
-import { throughLink } from '../links/index.ts';
+import { seesMoney, throughLink } from '../links/index.ts';
 import { customerPageHtml, noLetterHtml, pageHead, sendPage, type PageHead } from '../letterPage/index.ts';
 import {
   answeredHtml,
@@ -38,6 +38,7 @@ interface Opened {
   deps: Deps;
   buildId: string;
   shopId: string;
+  linkId: string;
   head: PageHead;
   of: PageOf;
 }
@@ -56,15 +57,26 @@ async function answer(
   const nonce = nonceOf(res);
   const token = params.token ?? '';
   const page = await throughLink(deps, token, async ({ tx, link }) => {
+    if (!seesMoney(link)) return null;
     const head = (await pageHead(tx, link.build_id))!;
     const of = {
+      mayAnswer: link.scope === 'approve',
+      customer: head.customer,
       shop: head.shop,
       vehicle: head.vehicle,
       locale: head.locale,
       home: `/l/${token}`,
       action: `/l/${token}/estimate`,
     };
-    const made = await work({ tx, deps, buildId: link.build_id, shopId: link.shop_id, head, of });
+    const made = await work({
+      tx,
+      deps,
+      buildId: link.build_id,
+      shopId: link.shop_id,
+      linkId: link.id,
+      head,
+      of,
+    });
     return made && { status: made.status, html: customerPageHtml(head, nonce, made.body) };
   });
   // The browser must say that the form comes from this very page, and no other site learns the address by it.
@@ -136,7 +148,8 @@ async function revisionOf({ tx, buildId }: Opened, id: string): Promise<estimate
 
 /** The answers of the form: kept until the code comes, or shown again with what is missing. */
 async function takeAnswers(deps: Deps, opened: Opened, req: Request): Promise<Page | null> {
-  const { tx, of, buildId, shopId } = opened;
+  const { tx, of, buildId, shopId, linkId } = opened;
+  if (!of.mayAnswer) return newestPage(opened, null, 403);
   const revision = await revisionOf(opened, field(req, 'revision'));
   const [newest] = await estimate.revisionsOf(tx, buildId);
   if (!revision || newest?.id !== revision.id) return newestPage(opened, revision, 409);
@@ -159,7 +172,7 @@ async function takeAnswers(deps: Deps, opened: Opened, req: Request): Promise<Pa
     );
     return { status: 400, body: estimateHtml(of, revision, lines, typed, faults) };
   }
-  const waiting = { id: uuidv7(), revisionId: revision.id, name: typed.name, given: typed.answers };
+  const waiting = { id: uuidv7(), revisionId: revision.id, linkId, name: typed.name, given: typed.answers };
   await estimate.insertWaiting(tx, deps, { ...waiting, understood: typed.understood });
   await queueCode(tx, { shopId, codeId: waiting.id });
   return { status: 200, body: codeHtml(of, revision.content, waiting) };
@@ -168,6 +181,7 @@ async function takeAnswers(deps: Deps, opened: Opened, req: Request): Promise<Pa
 /** The code: what was chosen counts from here. */
 async function takeCode(deps: Deps, opened: Opened, req: Request): Promise<Page | null> {
   const { tx, of, head, buildId } = opened;
+  if (!of.mayAnswer) return newestPage(opened, null, 403);
   const build = (await buildForUpdate(tx, buildId))!;
   const id = field(req, 'answer');
   const waiting = isUuid(id) ? await estimate.waitingAnswer(tx, id) : undefined;

@@ -9,11 +9,13 @@ export interface PageHead {
   vehicle: string;
   year: number | null;
   number: string;
+  customer: string;
 }
 
 export const pageHead = (tx: Tx, buildId: string): Promise<PageHead | undefined> =>
   tx.one(
-    `select s.name as shop, s.locale, s.time_zone, v.name as vehicle, v.year, b.number from builds b
+    `select s.name as shop, s.locale, s.time_zone, v.name as vehicle, v.year, b.number, c.name as customer from builds b
+     join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
      join shops s on s.id = b.shop_id
      join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
      where b.shop_id = :shopId and b.id = :buildId`,

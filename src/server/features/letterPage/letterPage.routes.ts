@@ -15,8 +15,9 @@ import { bookGiven, fileOfBook } from '../book/index.ts';
 import { exportPdf, revisionsOf } from '../estimate/index.ts';
 import { paperGiven, papersGiven } from '../papers/index.ts';
 import { buildForUpdate } from '../builds/index.ts';
-import { lettersMoney, planNow } from '../letters/index.ts';
-import { throughLink, type Opened } from '../links/index.ts';
+import { withoutPrices } from '../entries/index.ts';
+import { lettersFor, lettersMoney, planNow } from '../letters/index.ts';
+import { seesMoney, throughLink, type Opened } from '../links/index.ts';
 import { sendPhoto, wasShown } from '../photos/index.ts';
 import { askIn, questionsOf } from '../questions/index.ts';
 import { letterPageHtml, noLetterHtml } from './letterPage.html.ts';
@@ -41,12 +42,19 @@ async function pageOf(deps: Deps, { tx, link }: Opened, token: string, nonce: st
   const address = `/l/${token}`;
   const { money, lines, answers, manner } = await lettersMoney(tx, deps, link.build_id);
   const sent = await revisionsOf(tx, link.build_id);
+  const letters = await lettersFor(tx, deps, link.scope, await q.sentLetters(tx, link.build_id));
+  const plan = await planNow(tx, deps, link.build_id, { lines, manner });
   const questions = await questionsOf(tx, link.build_id);
-  return letterPageHtml(head, await q.sentLetters(tx, link.build_id), nonce, today, {
+  if (!seesMoney(link)) {
+    const told = await withoutPrices(tx, deps, { plan, questions });
+    const beside = planHtml(told.plan) + questionsHtml(told.questions, head, today, { address, typed });
+    return letterPageHtml(head, letters, nonce, today, { hasEstimate: false, address, beside });
+  }
+  return letterPageHtml(head, letters, nonce, today, {
     hasEstimate: await q.hasRevision(tx, link.build_id),
     address,
     beside:
-      planHtml(await planNow(tx, deps, link.build_id, { lines, manner })) +
+      planHtml(plan) +
       questionsHtml(questions, head, today, { address, typed }) +
       moneyHtml(money, lines, manner) +
       agreedHtml(answers, manner) +
@@ -150,6 +158,7 @@ export function letterPageRoutes(deps: Deps): Feature {
       run: async ({ params, res }) => {
         const { token = '', bookFile = '' } = params;
         const found = await throughLink(deps, token, async ({ tx, link }) => {
+          if (!seesMoney(link)) return null;
           const given = await bookGiven(tx, link.build_id);
           return given && { shopId: link.shop_id, file: fileOfBook(given, bookFile) };
         });
@@ -163,7 +172,8 @@ export function letterPageRoutes(deps: Deps): Feature {
       run: async ({ params, res }) => {
         const { token = '', paperId = '' } = params;
         const found = await throughLink(deps, token, async ({ tx, link }) => {
-          const file = isUuid(paperId) ? await paperGiven(tx, link.build_id, paperId) : null;
+          const file =
+            isUuid(paperId) && seesMoney(link) ? await paperGiven(tx, link.build_id, paperId) : null;
           return file && { shopId: link.shop_id, file };
         });
         if (!found) throw notFound('paper');
@@ -176,7 +186,7 @@ export function letterPageRoutes(deps: Deps): Feature {
       run: async ({ params, res }) => {
         const { token = '', revisionId = '' } = params;
         const link = await throughLink(deps, token, async (o) => o.link);
-        if (!link || !isUuid(revisionId)) throw notFound('estimate');
+        if (!link || !seesMoney(link) || !isUuid(revisionId)) throw notFound('estimate');
         const of = { shopId: link.shop_id };
         res.set('cache-control', 'private, no-store');
         return sendFile(res, await exportPdf(deps, of, link.build_id, revisionId));

@@ -13,6 +13,7 @@ import { liveLink, readerById } from '../links/index.ts';
 import { shopOf } from '../session/index.ts';
 import { textsGo } from './manner.service.ts';
 import * as q from './letters.queries.ts';
+import { lettersFor } from './scoped.ts';
 
 /** `last`: no further try follows, so a failure is final. Throws when the mail was not taken. */
 export async function mailLetter(deps: Deps, post: Sender, job: MailLetter, last: boolean): Promise<void> {
@@ -59,7 +60,9 @@ export async function mailReader(deps: Deps, post: Sender, job: MailReader, last
   const about = await inShop(deps.db, job.shopId, async (tx) => {
     const letter = await q.letterDetail(tx, job.letterId);
     const reader = await readerById(tx, job.readerId);
-    return letter && reader && reader.revoked_at === null ? { letter, reader, shop: await shopOf(tx) } : null;
+    if (!letter || !reader || reader.revoked_at !== null) return null;
+    const [told] = await lettersFor(tx, deps, reader.scope, [{ content: letter.content }]);
+    return { letter: { ...letter, content: told!.content }, reader, shop: await shopOf(tx) };
   });
   if (about === null) return;
   const { letter, reader, shop } = about;

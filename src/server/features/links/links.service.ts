@@ -1,6 +1,7 @@
 /** A customer's link: one that works at a time, renewed or closed when the shop says so. */
 import { v7 as uuidv7 } from 'uuid';
 import type { ReaderDto, ReaderView } from '#contract/readers.ts';
+import { SCOPE_WORDS } from '#core/update/scope.ts';
 import { atTheDoor, inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
@@ -48,8 +49,8 @@ export async function revokeLink(deps: Deps, who: SignedIn, buildId: string): Pr
 }
 
 const viewsOf = async (tx: Tx, deps: Deps, buildId: string): Promise<ReaderView[]> =>
-  (await q.readersOf(tx, buildId)).map(({ id, name, email, last_opened_at: lastOpenedAt }) => ({
-    ...{ id, name, email, lastOpenedAt },
+  (await q.readersOf(tx, buildId)).map(({ id, name, email, scope, last_opened_at: lastOpenedAt }) => ({
+    ...{ id, name, email, scope, lastOpenedAt },
     url: linkUrl(deps, id),
   }));
 
@@ -59,7 +60,10 @@ export const readReaders = (deps: Deps, who: SignedIn, buildId: string): Promise
 /** More than that is a mailing list. */
 const MOST_READERS = 20;
 
-/** Somebody else who is told of this car, with a link of their own. The same id again is the same. */
+/**
+ * Somebody else who is told of this car, with a link of their own. The same id again is the same; with another scope they see
+ * more or less from now on.
+ */
 export async function addReader(
   deps: Deps,
   who: SignedIn,
@@ -76,19 +80,32 @@ export async function addReader(
       (known.build_id !== buildId || known.name !== name || known.email !== email || known.revoked_at)
     )
       throw new Refusal('conflict', 'Another link was made under this id already.');
-    if (known) return viewsOf(tx, deps, buildId);
+    const { scope } = dto;
+    const now = deps.clock.now();
+    if (known) {
+      if (known.scope === scope) return viewsOf(tx, deps, buildId);
+      await q.saveScope(tx, id, scope);
+      const text = `${name} now sees ${SCOPE_WORDS[scope]}`;
+      await logIn(tx, deps, build, { kind: 'note', text, personId: who.personId });
+      await noteLink(tx, now, who, `${text}, of the ${build.nickname}.`);
+      return viewsOf(tx, deps, buildId);
+    }
     const others = await q.readersOf(tx, buildId);
     if (others.some((r) => r.email.toLowerCase() === email.toLowerCase()))
       throw invalidAt('email', 'they are told already');
     if (others.length >= MOST_READERS) throw invalidAt('name', `at most ${MOST_READERS} for one car`);
-    const now = deps.clock.now();
-    await q.insertReader(tx, { id, buildId, hash: hashOfLink(deps, id), name, email, now });
+    await q.insertReader(tx, { id, buildId, hash: hashOfLink(deps, id), name, email, scope, now });
     await logIn(tx, deps, build, {
       kind: 'note',
-      text: `${name} is told of it too, at ${email}`,
+      text: `${name} is told of it too, at ${email}: ${SCOPE_WORDS[scope]}`,
       personId: who.personId,
     });
-    await noteLink(tx, now, who, `${name}, ${email}, got a link to the ${build.nickname}.`);
+    await noteLink(
+      tx,
+      now,
+      who,
+      `${name}, ${email}, got a link to the ${build.nickname}: ${SCOPE_WORDS[scope]}.`,
+    );
     return viewsOf(tx, deps, buildId);
   });
 }
@@ -119,8 +136,11 @@ export async function dropReader(
 /** What a link has opened: the build behind it, in a transaction of its shop. */
 export interface Opened {
   tx: Tx;
-  link: { id: string; shop_id: string; build_id: string };
+  link: q.LinkRow;
 }
+
+/** Whoever comes through this link may see what things cost. Papers and books may say it too. */
+export const seesMoney = ({ scope }: Pick<q.LinkRow, 'scope'>): boolean => scope !== 'letters';
 
 async function throughHash<T>(
   deps: Deps,

@@ -1,6 +1,6 @@
 /**
  * Others who are told. Nasty cases: the same press five times, the same address twice, the customer's own link renewed and closed beside
- * theirs, one taken away before the mail goes, an address that is refused, another car's reader, a technician, another shop.
+ * theirs, prices in every sentence of a letter that somebody without money reads, one taken away before the mail goes, an address that is refused, another car's reader, a technician, another shop.
  */
 import { expect, test } from '@jest/globals';
 import supertest from 'supertest';
@@ -13,7 +13,7 @@ import { openPost } from '#server/mail/post.ts';
 import { line, makeBuild, makeShop, nextId, openShop, signedIn, type Agent } from '#tests/support/server.ts';
 
 const it = openShop('readers');
-const WREN = { name: 'Wilma Brandt', email: 'wilma@example.org' };
+const WREN = { name: 'Wilma Brandt', email: 'wilma@example.org', scope: 'money' };
 
 const put = (buildId: string, readerId = nextId(), more: object = {}, agent: Agent = it.owner) =>
   agent.put(pathOf('readerPut', { buildId, readerId })).send({ ...WREN, ...more });
@@ -74,6 +74,64 @@ test('a couple: each has a page of their own, and each letter goes to both', asy
   await page(reader!.url).expect(404);
   await mailReader(it.server.deps, post, { shopId: it.shop.id, letterId, readerId }, false);
   expect(await mailsTo('wilma@')).toHaveLength(1);
+});
+
+test('letters only: no price reaches them by mail, on their page, in papers or by an address; changed, they see it', async () => {
+  const buildId = await makeBuild(it.owner, { customerEmail: 'payer@example.org' });
+  const readerId = nextId();
+  await put(buildId, readerId, { email: 'club@example.org', scope: 'letters' }).expect(200);
+  await it.owner
+    .post(pathOf('entryAdd', { buildId }))
+    .send(
+      line({ text: 'spent 731.42 on lamps', kind: 'spent', facts: { subject: 'lamps', moneyMinor: 73_142 } }),
+    )
+    .expect(200);
+  await it.owner
+    .post(pathOf('entryAdd', { buildId }))
+    .send(line({ text: 'did the hinges' }))
+    .expect(200);
+  const { body } = await it.owner.post(pathOf('letterDraft', { buildId })).send({ id: nextId() }).expect(200);
+  const draft = body as LetterView;
+  const content = {
+    ...draft.content,
+    closing: 'The other pair would be £864.10. Wren',
+    parts: draft.content.parts.map((p) => ({
+      ...p,
+      items: p.items.map((i) => (i.fixed ? i : { ...i, text: `${i.text} That was 642 for both.` })),
+    })),
+  };
+  const saved = (
+    await it.owner
+      .put(pathOf('letterSave', { letterId: draft.id }))
+      .send({ version: draft.version, content })
+      .expect(200)
+  ).body as LetterView;
+  await it.owner
+    .post(pathOf('letterSend', { letterId: draft.id }))
+    .send({ version: saved.version, figures: figuresTold(saved.content) })
+    .expect(200);
+  const [reader] = await list(buildId);
+  const secret = /731[.,]42|864[.,]10|\b642\b/;
+  const theirs = (await page(reader!.url).expect(200)).text;
+  expect(theirs).toContain('hinges');
+  expect(theirs).not.toMatch(secret);
+  const { url } = (await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body.link;
+  const own = (await page(url).expect(200)).text;
+  expect(own).toMatch(/731\.42/);
+  expect(own).toMatch(/864\.10.*|642/);
+  const post = openPost(it.server.deps);
+  await mailReader(it.server.deps, post, { shopId: it.shop.id, letterId: draft.id, readerId }, false);
+  const [mail] = await mailsTo('club@');
+  expect(mail!.text).toContain('hinges');
+  expect(mail!.text).not.toMatch(secret);
+  for (const more of ['/estimate', `/revisions/${nextId()}`, '/book/book.pdf', `/papers/${nextId()}`])
+    await page(reader!.url + more).expect(404);
+  await put(buildId, readerId, { email: 'club@example.org', scope: 'money' }).expect(200);
+  expect((await page(reader!.url).expect(200)).text).toMatch(secret);
+  expect(
+    (await put(buildId, readerId, { email: 'club@example.org', scope: 'all' }).expect(400)).body.fields[0]
+      .field,
+  ).toBe('scope');
 });
 
 test('an address that is refused for good is said in the logbook, once', async () => {
