@@ -8,6 +8,7 @@ import { dataFolder, host, log, openDeps, outboxFolder, port } from './environme
 import { takeMail } from './features/mail/index.ts';
 import { startJobs } from './jobs/thread.ts';
 import { startStandIn } from './mail/outbox.ts';
+import { closePictures } from './media/picture.ts';
 import { sweepIncoming } from './media/store.ts';
 
 const standIn = process.env.SMTP_URL ? null : await startStandIn(outboxFolder);
@@ -40,6 +41,7 @@ async function stop(): Promise<void> {
   await app.close();
   await jobs.stop();
   await deps.compute.stop();
+  await closePictures();
   await standIn?.stop();
   await deps.db.destroy();
   process.exit(0);

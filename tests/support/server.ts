@@ -16,6 +16,7 @@ import type { Deps } from '#server/deps.ts';
 import { hashPassword } from '#server/features/session/passwords.ts';
 import { createShop } from '#server/features/session/session.service.ts';
 import { insertPerson } from '#server/features/session/session.queries.ts';
+import { closePictures } from '#server/media/picture.ts';
 import { photosIn } from '#server/media/store.ts';
 import { standInTranscriber } from '#server/media/transcriber.ts';
 import { takeMail } from '#server/features/mail/index.ts';
@@ -95,6 +96,7 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
     for (const end of beforeStop) await end();
     await app.close();
     await deps.compute.stop();
+    await closePictures();
     await standIn.stop();
     await deps.db.destroy();
     await admin.end();

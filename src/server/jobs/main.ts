@@ -2,6 +2,7 @@
 import 'reflect-metadata';
 import { parentPort, workerData } from 'node:worker_threads';
 import { openDeps } from '../environment.ts';
+import { closePictures } from '../media/picture.ts';
 import { startWorker } from './worker.ts';
 
 const { standInUrl } = workerData as { standInUrl: string | null };
@@ -12,6 +13,7 @@ parentPort!.once('message', () => {
   void (async () => {
     await worker.stop();
     await deps.compute.stop();
+    await closePictures();
     await deps.db.destroy();
     process.exit(0);
   })();

@@ -1,21 +1,66 @@
-/** What a file on the disk is by its content, and the sizes made of it. The only place that opens pictures. */
-import { fileTypeFromFile } from 'file-type';
-import exifReader from 'exif-reader';
+/** What a file on the disk is by its content, and the sizes made of it. Pictures are opened in a process of their own (`decode.mjs`). */
+import { readFile } from 'node:fs/promises';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
 import pLimit from 'p-limit';
-import sharp, { type Sharp } from 'sharp';
+import workerpool, { type Pool } from 'workerpool';
 import { MOST_PIXELS, PHOTO_TYPES, whyNotPixels, type PhotoType } from '#core/photo/limits.ts';
 import { marksSvg, type PhotoMark } from '#core/photo/marks.ts';
 import { Refusal } from '../http/refusal.ts';
 
-/** Longest side of the screen size and of the small size, in pixels. */
-const SCREEN_PX = 1600;
-const THUMB_PX = 480;
-const QUALITY = 80;
+/** Longest sides in pixels; on paper sharp where it is printed half a page wide. */
+const AS = { screenPx: 1600, thumbPx: 480, paperPx: 900, quality: 80, mostPixels: MOST_PIXELS };
 
-/** One picture is opened at a time, on one thread: forty sent at once take their turn and the memory stays flat. */
+/** The largest photograph takes seconds; what takes longer is stuck. */
+const TIMEOUT_MS = 60_000;
+
+/** One picture is opened at a time: forty sent at once take their turn and the memory stays flat. */
 const oneAtATime = pLimit(1);
-sharp.concurrency(1);
-sharp.cache(false);
+
+const DECODER = fileURLToPath(new URL('./decode.mjs', import.meta.url));
+const ROOT = path.resolve(import.meta.dirname, '../../..');
+/** All that the process may read: its code. The data lie beside it by default. */
+const READABLE = [DECODER, path.join(ROOT, 'package.json'), `${path.join(ROOT, 'node_modules')}/*`];
+
+let decoder: Pool | null = null;
+
+/** The process, with nothing of what this one may do. */
+export const openDecoder = (): Pool =>
+  workerpool.pool(DECODER, {
+    workerType: 'process',
+    maxWorkers: 1,
+    forkOpts: {
+      env: {},
+      serialization: 'advanced',
+      execArgv: [
+        '--experimental-permission',
+        ...READABLE.map((file) => `--allow-fs-read=${file}`),
+        '--allow-addons',
+        '--no-warnings',
+        '--max-old-space-size=512',
+      ],
+    },
+  });
+
+async function decode<T>(task: string, file: string, ...more: unknown[]): Promise<T> {
+  return oneAtATime(async () => {
+    decoder ??= openDecoder();
+    const bytes = await readFile(file);
+    try {
+      return (await decoder.exec(task, [bytes, ...more]).timeout(TIMEOUT_MS)) as T;
+    } catch {
+      // The next picture gets another process.
+      throw refuse('The picture could not be opened: it takes too long, or it breaks what opens it.');
+    }
+  });
+}
+
+/** Ends the process that opens pictures; the next picture starts another. */
+export async function closePictures(): Promise<void> {
+  const open = decoder;
+  decoder = null;
+  await open?.terminate(true);
+}
 
 export interface Examined {
   type: PhotoType;
@@ -52,109 +97,62 @@ const NAMES: Record<string, string> = {
   'video/quicktime': 'a film',
 };
 
-/** By content, not by name. */
-async function typeOf(file: string): Promise<PhotoType> {
-  const mime = (await fileTypeFromFile(file).catch(() => undefined))?.mime;
+function typeOf(mime: string | undefined): PhotoType {
   if (isPhotoType(mime)) return mime;
   const what = mime === undefined ? 'no picture at all' : (NAMES[mime] ?? `of the type ${mime}`);
   throw refuse(`By its content it is ${what}. JPEG, PNG and WebP are taken.`);
 }
 
-const opened = (file: string): Sharp =>
-  sharp(file, { limitInputPixels: MOST_PIXELS, failOn: 'truncated', sequentialRead: true });
-
-/** Exif as the camera wrote it; what cannot be read is as if it were not there. */
-function exifOf(exif: Buffer | undefined): Omit<Examined, 'type'> {
-  try {
-    const tags = exif ? exifReader(exif) : undefined;
-    const taken = tags?.Photo?.DateTimeOriginal as Date | undefined;
-    const valid = taken instanceof Date && !Number.isNaN(taken.getTime());
-    return {
-      takenLocal: valid ? taken.toISOString() : undefined,
-      offset: tags?.Photo?.OffsetTimeOriginal as string | undefined,
-      hasLocation: tags?.GPSInfo !== undefined,
-    };
-  } catch {
-    return { takenLocal: undefined, offset: undefined, hasLocation: exif !== undefined };
-  }
+interface Head extends Omit<Examined, 'type'> {
+  width: number;
+  height: number;
+  pages: number;
 }
 
-/** Looks at a file without unpacking it: its type, its size in points, its date, whether it tells where. */
+/** Looks at a file without unpacking it: its type by its content, its size in points, its date, whether it tells where. */
 export async function examine(file: string): Promise<Examined> {
-  const type = await typeOf(file);
-  const head = await sharp(file, { limitInputPixels: false })
-    .metadata()
-    .catch(() => null);
-  if (!head?.width || !head.height) throw refuse('The picture is damaged and cannot be opened.');
-  const large = whyNotPixels(head.width, head.height);
+  const { mime, head } = await decode<{ mime: string | undefined; head: Head | null }>('examine', file);
+  const type = typeOf(mime);
+  if (head === null) throw refuse('The picture is damaged and cannot be opened.');
+  const { width, height, pages, ...about } = head;
+  const large = whyNotPixels(width, height);
   if (large) throw refuse(large);
-  if ((head.pages ?? 1) > 1) throw refuse('It is a moving picture. A single photograph is taken.');
-  return { type, ...exifOf(head.exif) };
+  if (pages > 1) throw refuse('It is a moving picture. A single photograph is taken.');
+  return { type, ...about };
 }
 
-const jpeg = (image: Sharp): Sharp =>
-  image.flatten({ background: '#ffffff' }).jpeg({ quality: QUALITY, progressive: true });
+const DAMAGED = 'The picture is damaged: it breaks off or cannot be opened.';
+/** Bytes that came from another process. */
+const asBuffer = (bytes: Uint8Array): Buffer => Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength);
 
-/**
- * The sizes that people look at: upright, in sRGB, and without the camera's data (sharp writes none unless told to),
- * so that no place can be read from them.
- */
-export const sizesOf = (file: string): Promise<Sizes> =>
-  oneAtATime(async () => {
-    try {
-      const within = (px: number): Sharp =>
-        opened(file).autoOrient().resize(px, px, { fit: 'inside', withoutEnlargement: true });
-      const { data, info } = await jpeg(within(SCREEN_PX)).toBuffer({ resolveWithObject: true });
-      const thumb = await jpeg(
-        sharp(data).resize(THUMB_PX, THUMB_PX, { fit: 'inside', withoutEnlargement: true }),
-      );
-      return { plain: data, thumb: await thumb.toBuffer(), width: info.width, height: info.height };
-    } catch {
-      throw refuse('The picture is damaged: it breaks off or cannot be opened.');
-    }
-  });
+/** The sizes that people look at: upright, and without the camera's data, so that no place can be read from them. */
+export async function sizesOf(file: string): Promise<Sizes> {
+  const made = await decode<Sizes | null>('sizes', file, AS);
+  if (made === null) throw refuse(DAMAGED);
+  return { ...made, plain: asBuffer(made.plain), thumb: asBuffer(made.thumb) };
+}
 
 /** The copy with what was drawn on it, at screen size, and the small size of that. */
-export const markedSizes = (
+export async function markedSizes(
   plainFile: string,
   marks: readonly PhotoMark[],
   { width, height }: { width: number; height: number },
-): Promise<{ shown: Buffer; thumb: Buffer }> =>
-  oneAtATime(async () => {
-    const overlay = Buffer.from(marksSvg(marks, width, height));
-    const shown = await jpeg(
-      sharp(plainFile).composite(marks.length > 0 ? [{ input: overlay }] : []),
-    ).toBuffer();
-    const small = sharp(shown).resize(THUMB_PX, THUMB_PX, { fit: 'inside', withoutEnlargement: true });
-    return { shown, thumb: await jpeg(small).toBuffer() };
-  });
-
-/** Longest side of a picture on paper, in pixels: sharp where it is printed half a page wide. */
-const PAPER_PX = 900;
+): Promise<{ shown: Buffer; thumb: Buffer }> {
+  const svg = marks.length > 0 ? marksSvg(marks, width, height) : null;
+  const { shown, thumb } = await decode<{ shown: Buffer; thumb: Buffer }>('marked', plainFile, svg, AS);
+  return { shown: asBuffer(shown), thumb: asBuffer(thumb) };
+}
 
 /** A kept picture, small enough for paper. */
-export const paperSize = (file: string): Promise<Buffer> =>
-  oneAtATime(() =>
-    opened(file)
-      .autoOrient()
-      .resize(PAPER_PX, PAPER_PX, { fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' })
-      .jpeg({ quality: QUALITY })
-      .toBuffer(),
-  );
+export const paperSize = async (file: string): Promise<Buffer> =>
+  asBuffer(await decode<Buffer>('paper', file, AS));
 
 /**
  * Of a JPEG of the screen size that says nothing of its camera: its small size; it can itself be shown as it is. Null for any other.
  */
-export const sizesIfBare = (file: string): Promise<Omit<Sizes, 'plain'> | null> =>
-  oneAtATime(async () => {
-    try {
-      const { format, width, height, exif, xmp, iptc, orientation } = await sharp(file).metadata();
-      const says = exif ?? xmp ?? iptc ?? orientation;
-      if (format !== 'jpeg' || says !== undefined || Math.max(width, height) > SCREEN_PX) return null;
-      const thumb = opened(file).resize(THUMB_PX, THUMB_PX, { fit: 'inside', withoutEnlargement: true });
-      return { thumb: await jpeg(thumb).toBuffer(), width, height };
-    } catch {
-      throw refuse('The picture is damaged: it breaks off or cannot be opened.');
-    }
-  });
+export async function sizesIfBare(file: string): Promise<Omit<Sizes, 'plain'> | null> {
+  type Bare = Omit<Sizes, 'plain'> | 'not bare' | 'damaged';
+  const made = await decode<Bare>('bare', file, AS);
+  if (made === 'damaged') throw refuse(DAMAGED);
+  return made === 'not bare' ? null : { ...made, thumb: asBuffer(made.thumb) };
+}

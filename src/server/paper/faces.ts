@@ -8,19 +8,23 @@ import { openSync, type Font } from 'fontkit';
 export type Weight = 'regular' | 'bold';
 
 const require = createRequire(import.meta.url);
-const archivo = (cut: string): string =>
-  require.resolve(`@fontsource/archivo/files/archivo-${cut}-normal.woff`);
 
 /** In the order in which they are asked; the files by the name under which a document knows them. */
 export const FACES: Record<Weight, readonly { name: string; file: string }[]> = {
   regular: [
-    { name: 'regular', file: archivo('latin-400') },
-    { name: 'regular-more', file: archivo('latin-ext-400') },
+    { name: 'regular', file: require.resolve('@fontsource/archivo/files/archivo-latin-400-normal.woff') },
+    {
+      name: 'regular-more',
+      file: require.resolve('@fontsource/archivo/files/archivo-latin-ext-400-normal.woff'),
+    },
     { name: 'regular-all', file: require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf') },
   ],
   bold: [
-    { name: 'bold', file: archivo('latin-700') },
-    { name: 'bold-more', file: archivo('latin-ext-700') },
+    { name: 'bold', file: require.resolve('@fontsource/archivo/files/archivo-latin-700-normal.woff') },
+    {
+      name: 'bold-more',
+      file: require.resolve('@fontsource/archivo/files/archivo-latin-ext-700-normal.woff'),
+    },
     { name: 'bold-all', file: require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf') },
   ],
 };
