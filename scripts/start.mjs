@@ -6,6 +6,7 @@
  *   npm start                    the demo shop, if there is nothing yet
  *   npm start -- --no-demo       an empty shop with a first-run page
  *   npm start -- --fresh         sets the data aside in a folder of its own, and begins anew; it asks before
+ *   npm start -- --prepare       installs and builds what a start needs, and starts nothing
  *   npm start -- --new-secrets   makes new secrets where secrets.json is lost; all data stays
  *
  * PORT, AVRIK_DATA (data folder), DATABASE_URL (an existing PostgreSQL), AVRIK_URL (address people use), SMTP_URL (a real
@@ -25,7 +26,7 @@ import { secretsIn } from './lib/secrets.mjs';
 import { keepRunning } from './lib/supervise.mjs';
 import { interrupted, swapIn } from './lib/swap.mjs';
 
-const FLAGS = new Set(['--no-demo', '--fresh', '--yes', '--new-secrets']);
+const FLAGS = new Set(['--no-demo', '--fresh', '--yes', '--new-secrets', '--prepare']);
 const args = process.argv.slice(2);
 const unknown = args.find((a) => !FLAGS.has(a));
 const wants = (flag) => args.includes(flag);
@@ -147,6 +148,11 @@ async function main() {
   const url = process.env.AVRIK_URL ?? `http://localhost:${port}`;
   ensureNpmPackages();
   if (!process.env.DATABASE_URL) ensurePostgres();
+  if (wants('--prepare')) {
+    ensureBuild();
+    say('Ready to start.');
+    return;
+  }
   const folder = dataFolder();
   mkdirSync(folder, { recursive: true });
   if (wants('--fresh')) await setAsideAll(folder);
