@@ -26,21 +26,29 @@ function asked(typed: string): string {
   return `Is that ${whole}${rest} or ${whole}.${rest}? Write it without the mark, or with two digits behind it.`;
 }
 
-/** What was understood of an amount, or which two it could be; nothing where it is none. */
-export function amountEcho(typed: string, manner: MoneyManner): string | undefined {
+/** What was understood of what was typed; or, as a question, which two it could be. */
+export interface Echo {
+  words: string;
+  isQuestion: boolean;
+}
+
+/** Of an amount; undefined where it is none. */
+export function amountEcho(typed: string, manner: MoneyManner): Echo | undefined {
   if (typed.trim() === '') return undefined;
   const read = readAmount(typed, manner);
   if (read === null) return undefined;
-  return 'value' in read ? formatMoney(read.value, manner.currency, manner.locale) : asked(typed);
+  return 'value' in read
+    ? { words: formatMoney(read.value, manner.currency, manner.locale), isQuestion: false }
+    : { words: asked(typed), isQuestion: true };
 }
 
-/** The same of hours. */
-export function hoursEcho(typed: string): string | undefined {
+/** Of hours; undefined where they are none. */
+export function hoursEcho(typed: string): Echo | undefined {
   if (typed.trim() === '') return undefined;
   const read = readNumber(typed);
-  if (read !== null && 'ambiguous' in read) return asked(typed);
+  if (read !== null && 'ambiguous' in read) return { words: asked(typed), isQuestion: true };
   const minutes = hoursTyped(typed);
-  return minutes === null ? undefined : formatMinutes(minutes);
+  return minutes === null ? undefined : { words: formatMinutes(minutes), isQuestion: false };
 }
 
 /** An amount that may be left empty, as minor units; what is no amount is NaN, for the contract to refuse at its field. */

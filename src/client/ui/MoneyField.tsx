@@ -22,7 +22,7 @@ export function MoneyField({
       label={`${label}, ${currency}`}
       inputMode="decimal"
       data-mono
-      hint={amountEcho(typed, manner) ?? hint}
+      hint={amountEcho(typed, manner)?.words ?? hint}
       onChange={change}
       {...field}
     />

@@ -62,9 +62,12 @@ function ThreeFields({
   const fault = (form.formState.errors[field] as FieldError | undefined)?.message;
   const manner = useManner();
   const typed = useWatch({ control: form.control, name: field });
-  const echo = (text: string): string | undefined =>
-    field === 'minutes' ? hoursEcho(text) : amountEcho(text, manner);
-  const understood = POINTS.map((p) => echo(typed[p])).filter((e) => e !== undefined);
+  const echoes = POINTS.flatMap((p) => {
+    const echo = field === 'minutes' ? hoursEcho(typed[p]) : amountEcho(typed[p], manner);
+    return echo ?? [];
+  });
+  // A question stands by itself.
+  const understood = echoes.find((e) => e.isQuestion)?.words ?? echoes.map((e) => e.words).join(' – ');
   return (
     <Three aria-describedby={fault ? `${field}-fault` : undefined}>
       <legend>{legend}</legend>
@@ -82,7 +85,7 @@ function ThreeFields({
           </label>
         ))}
       </div>
-      {understood.length > 0 && <Quiet data-understood={field}>{understood.join(' – ')}</Quiet>}
+      {understood !== '' && <Quiet data-understood={field}>{understood}</Quiet>}
       {fault && (
         <Now id={`${field}-fault`} role="alert">
           {fault}
