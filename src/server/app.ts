@@ -9,7 +9,7 @@ import { bookRoutes } from './features/book/book.routes.ts';
 import { papersRoutes } from './features/papers/papers.routes.ts';
 import { buildsRoutes } from './features/builds/builds.routes.ts';
 import { costsRoutes } from './features/costs/costs.routes.ts';
-import { asReadBy } from './features/entries/index.ts';
+import { asReadBy, refuseHidden } from './features/entries/index.ts';
 import { entriesRoutes } from './features/entries/entries.routes.ts';
 import { estimateRoutes } from './features/estimate/estimate.routes.ts';
 import { estimatePageRoutes } from './features/estimatePage/estimatePage.routes.ts';
@@ -121,7 +121,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     sessions.middleware,
     express.json({ limit: BODY_LIMIT, strict: true, type: 'application/json' }),
   );
-  app.use(mount(features, (who, answer) => asReadBy(deps, who, answer)));
+  app.use(mount(features, { asReadBy: (who, answer) => asReadBy(deps, who, answer), refuseHidden }));
   app.use('/api', noSuchRoute);
   if (clientFolder !== null) app.use(serveClient(clientFolder));
   app.use(noSuchRoute);

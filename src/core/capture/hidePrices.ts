@@ -6,7 +6,8 @@ import { prepare } from './reading.ts';
 import { tokenize } from './tokens.ts';
 import type { CaptureContext, SpanField } from './types.ts';
 
-const HIDDEN = '···';
+/** Stands where a price was taken out. */
+export const HIDDEN = '···';
 
 interface Span {
   start: number;

@@ -133,6 +133,19 @@ test('a search by a hidden price finds nothing, and by a word that is shown it d
     expect([price, await found(price)]).toEqual([price, 0]);
 });
 
+test('what was read without its price is not kept without it', async () => {
+  const { rows } = await server.admin.query<{ id: string; caption: string; version: number }>(
+    `select id, caption, version from photos where caption ~ 'offered' order by id limit 1`,
+  );
+  const { id, caption, version } = rows[0]!;
+  const save = (words: string) =>
+    technician.put(pathOf('photoSave', { photoId: id })).send({ version, caption: words, marks: [] });
+  const { body } = await save(caption.replace(/£731.*/, '···')).expect(403);
+  expect(body.detail).toContain('which would be lost');
+  const now = await server.admin.query<{ caption: string }>('select caption from photos where id = $1', [id]);
+  expect(now.rows[0]!.caption).toBe(caption);
+});
+
 test('a refusal that brings what is there now brings no price either', async () => {
   const { rows } = await server.admin.query<{ id: string }>(
     `select id from photos where caption ~ 'offered' order by id limit 1`,

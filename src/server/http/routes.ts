@@ -57,8 +57,13 @@ function paramsOf(req: Request): Record<string, string> {
   return params;
 }
 
-/** An answer as the person who asked may read it. */
-export type AsReadBy = <T>(who: SignedIn, answer: T) => Promise<T> | T;
+/** What somebody may read, and send back of what they could not read. */
+export interface Readable {
+  /** An answer as the person who asked may read it. */
+  asReadBy: <T>(who: SignedIn, answer: T) => Promise<T> | T;
+  /** Throws a refusal where what was hidden from them would be overwritten. */
+  refuseHidden: (who: SignedIn, body: object) => void;
+}
 
 /** A refusal too tells what is there now. */
 async function asRead(refusal: Refusal, read: <T>(told: T) => Promise<T> | T): Promise<Refusal> {
@@ -66,7 +71,7 @@ async function asRead(refusal: Refusal, read: <T>(told: T) => Promise<T> | T): P
   return new Refusal(refusal.code, message, more);
 }
 
-export function mount(features: readonly Feature[], asReadBy: AsReadBy): Router {
+export function mount(features: readonly Feature[], { asReadBy, refuseHidden }: Readable): Router {
   const router = Router({ caseSensitive: true, strict: true });
   for (const feature of features)
     for (const [name, h] of Object.entries(feature) as [RouteName, Handler][]) {
@@ -79,6 +84,7 @@ export function mount(features: readonly Feature[], asReadBy: AsReadBy): Router 
         const query = h.query ? readShape(h.query, req.query) : undefined;
         const call = { params: paramsOf(req), body, query, who: req.session?.who, req, res };
         const { who } = call;
+        if (who && body) refuseHidden(who, body);
         try {
           const answer = await h.run(call as unknown as Call<never, never>);
           if (answer !== undefined) res.json(who ? await asReadBy(who, answer) : answer);

@@ -1,8 +1,9 @@
 /** What people may read who do not see prices: the one place where they are taken out of what the server answers. */
-import { hideAllPrices, type Texts } from '#core/capture/hidePrices.ts';
+import { HIDDEN, hideAllPrices, type Texts } from '#core/capture/hidePrices.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
+import { Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { shopOf } from '../session/index.ts';
 
@@ -69,6 +70,21 @@ export async function withoutPrices<T>(tx: Tx, deps: Deps, view: T): Promise<T> 
   const typed = new Map(all.typed.map((text, i) => [text, hidden.typed[i]!]));
   const other = new Map(all.other.map((text, i) => [text, hidden.other[i]!]));
   return throughout(view, (text, isTyped) => (isTyped ? typed : other).get(text) ?? text) as T;
+}
+
+/**
+ * Refuses what somebody who sees no prices sends back with the mark of a hidden one in it: it would be kept in place of the price.
+ */
+export function refuseHidden(who: SignedIn, body: object): void {
+  if (seesPrices(who)) return;
+  throughout(body, (text) => {
+    if (text.includes(HIDDEN))
+      throw new Refusal(
+        'forbidden',
+        'There are prices in it, which you do not see and which would be lost: ask the desk to change it. Nothing was kept.',
+      );
+    return text;
+  });
 }
 
 /** An answer as this person may read it. */
