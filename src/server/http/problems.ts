@@ -37,12 +37,18 @@ function refusalOf(error: unknown): Refusal | null {
   return refusalOfStorage(error) ?? ofHttp(error);
 }
 
+/** Without the stack and the query: on a full disk every request ends here, and the log would fill what is left of it. */
+const briefly = (error: unknown): { code: unknown; message: string } => {
+  const { code, message } = error as { code?: unknown; message?: unknown };
+  return { code, message: String(message).slice(-200) };
+};
+
 export const answerProblems: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) return next(error);
   const refusal = refusalOf(error);
   const requestId = String(req.id);
   if (refusal?.code === 'unavailable') res.set('retry-after', RETRY_AFTER_S);
-  if (refusal && refusal !== error) req.log.warn({ err: error as Error }, 'refused by what is below');
+  if (refusal && refusal !== error) req.log.warn(briefly(error), 'refused by what is below');
   if (!refusal) req.log.error({ err: error as Error }, 'unexpected');
   const problem: Problem = refusal
     ? {
