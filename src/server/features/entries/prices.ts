@@ -36,7 +36,7 @@ type Hide = (text: string, isTyped: boolean) => string;
 function throughout(value: unknown, hide: Hide, isTyped = false): unknown {
   if (typeof value === 'string') return hide(value, isTyped);
   if (Array.isArray(value)) return value.map((v) => throughout(v, hide, isTyped));
-  if (typeof value !== 'object' || value === null) return value;
+  if (typeof value !== 'object' || value === null || value instanceof Date) return value;
   return Object.fromEntries(
     Object.entries(value).map(([key, inner]) => {
       if (WORKED_OUT.has(key)) return [key, inner];
