@@ -15,6 +15,7 @@ import { allOrNothing, atTheDoor } from '#server/db/pool.ts';
 import type { Deps } from '#server/deps.ts';
 import { createBuild, setNext } from '#server/features/builds/builds.service.ts';
 import { pauseBuild } from '#server/features/builds/pauses.service.ts';
+import { setStage } from '#server/features/builds/stages.service.ts';
 import { addEntry, correctEntry, listEntries } from '#server/features/entries/entries.service.ts';
 import { openLetter, saveLetter, sendLetter } from '#server/features/letters/letters.service.ts';
 import { firstShopMade } from '#server/features/session/session.queries.ts';
@@ -49,6 +50,7 @@ import { tricycle } from './stories/tricycle.ts';
 import { fairgroundLorry } from './stories/fairgroundLorry.ts';
 import { firePump } from './stories/firePump.ts';
 import { airportTug } from './stories/airportTug.ts';
+import { ambulance } from './stories/ambulance.ts';
 import { breadVan } from './stories/breadVan.ts';
 import { charabanc } from './stories/charabanc.ts';
 import { snowPlough } from './stories/snowPlough.ts';
@@ -70,6 +72,7 @@ const BUILDS: DemoBuild[] = [
   breadVan,
   charabanc,
   snowPlough,
+  ambulance,
 ];
 
 /** Ids that count, in the shape of UUIDv7, so that the demo is the same every time. */
@@ -296,6 +299,12 @@ async function take(shop: Shop, step: Step): Promise<void> {
     const [side = '', ...reason] = step.text.slice(6).split(' ');
     const dto = { side: side as PauseSide, reason: reason.join(' ') };
     await pauseBuild(shop.deps, who, buildId, shop.id(), dto);
+    return;
+  }
+  if (step.text.startsWith('@home ')) {
+    const end = { id: shop.id(), from: 'open', to: 'handed over', word: step.text.slice(6) } as const;
+    await setStage(shop.deps, who, buildId, end);
+    await setStage(shop.deps, who, buildId, { id: shop.id(), from: 'handed over', to: 'closed' });
     return;
   }
   if (step.text.startsWith('@symptom ')) return followUp(shop, who, buildId, step.text.slice(9));

@@ -78,7 +78,7 @@ export function stepsOf(builds: readonly DemoBuild[]): Step[] {
     const story = storySteps(build, index);
     const arrivedAgo = Math.max(...story.map((s) => s.daysAgo));
     // While it rests nobody works on it.
-    const restsAgo = story.find((s) => s.text.startsWith('@rest '))?.daysAgo ?? 0;
+    const restsAgo = story.find((s) => /^@(?:rest|home) /.test(s.text))?.daysAgo ?? 0;
     return [...story, ...routineSteps(build, index, arrivedAgo - 6, Math.max(2, restsAgo + 1))];
   });
   return steps.sort((a, b) => b.daysAgo - a.daysAgo || a.minute - b.minute || a.build - b.build);
