@@ -52,6 +52,8 @@ export function useDraft(letter: LetterView) {
   /** What somebody else changed, put together with what stands here. Where both changed the same, they are asked. */
   const join = (theirs: LetterView): void => {
     if (theirs.version <= kept.current.version) return;
+    // The server has answered meanwhile: that it once did not is no news any more.
+    if (save.isError) save.reset();
     const base = kept.current.content;
     const { clashes } = mergeLetters(base, latest.current.now, theirs.content);
     if (clashes.length > 0) {
