@@ -8,7 +8,6 @@
  */
 import { deg, rad } from './exact.ts';
 import { choiceAt, inconsistent, InputError, isGiven, judged, listAt, numberAt, objectAt, SLACK, type Judged, type Reason, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
-
 import { anglesOf, type Member } from './joints.ts';
 
 /** Inclinometer along a member: above nothing, its rear end is the lower one. */

@@ -1,11 +1,12 @@
 /**
  * Advice that could hurt somebody. Nasty cases: a bus that has the pack’s voltage before or just after its charge begins, rust that is
- * seen while the clock still allows the primer, cells of which nobody said what they are, tappets that run with lash.
+ * seen while the clock still allows the primer, a stack of wedges whose choices double with each, cells of which nobody said what they are, tappets that run with lash.
  */
 import { describe, expect, test } from '@jest/globals';
 import { calculatorNamed } from './registry/index.ts';
 import { toldOf } from './registry/told.ts';
 import { compressionRatio } from './compressionRatio.ts';
+import { driveline } from './driveline.ts';
 import { preCharge } from './preCharge.ts';
 import { tapSurvey } from './tapSurvey.ts';
 
@@ -45,6 +46,16 @@ test('steel that shows rust is blasted again, whatever time is left', () => {
   const told = (input: object) => toldOf(c, input as never, c.work(input as never));
   expect(told({ hoursSinceBlast_h: 1, rh_pct: 40, bloomSeen: true }).right).toEqual(['Blast it again.']);
   expect(told({ hoursSinceBlast_h: 1, rh_pct: 40 }).right).toEqual(['Prime within 420 minutes.']);
+});
+
+test('a stack of wedges that nobody lays is refused at its field, before its choices are tried', () => {
+  const solve = (n: number) =>
+    driveline({
+      ...{ trans_deg: 3, shaft_deg: 5, pinion_deg: 1, shaftMax_rpm: 3000 },
+      solve: { wedgeStock_deg: [1, 2], existingWedges_deg: Array<number>(n).fill(1) },
+    });
+  expect(() => solve(6)).not.toThrow();
+  expect(() => solve(7)).toThrow(/existingWedges_deg/);
 });
 
 describe('cells are judged by what they are', () => {

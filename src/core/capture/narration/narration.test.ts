@@ -37,6 +37,12 @@ test.each(NARRATIONS.map((n) => [n.name, n] as const))('%s', (_name, { text, ent
   for (const words of aside) expect(chatter.join(' | ')).toContain(words);
 });
 
+test('a run without end is cut, so that no piece is longer than anybody speaks of one thing', () => {
+  const pieces = parseNarration('and the '.repeat(1200), CONTEXT);
+  expect(pieces.length).toBeGreaterThan(10);
+  for (const p of pieces) expect(p.text.split(' ').length).toBeLessThanOrEqual(151);
+});
+
 /** Not all are read whole yet; these are the shares below which they must not fall. `npm run bench` says what they are. */
 describe.each([
   ['longer ones', LONG_NARRATIONS, 0],
