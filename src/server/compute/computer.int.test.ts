@@ -83,6 +83,12 @@ describe('what is too much is refused, and the next task is done', () => {
     expect(await run('leaks', letterOf('fine'), GUARD)).toEqual([]);
   });
 
+  test('in time: making the thread is not counted', async () => {
+    // The thread's modules alone take longer than this to read.
+    const { run } = computer({ timeoutMs: 250 });
+    expect(await run('leaks', letterOf('fine'), GUARD)).toEqual([]);
+  });
+
   test('in memory', async () => {
     const { run } = computer({ memoryMb: 24 });
     const much = { text: `title\n${'"a",b,c,d,e,f,g,h\n'.repeat(400_000)}` };

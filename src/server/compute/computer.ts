@@ -24,7 +24,10 @@ const THREAD = fileURLToPath(new URL('./thread.mjs', import.meta.url));
 const tooMuch = (): Refusal =>
   new Refusal('too-large', 'This is more than can be worked out in one go. Nothing was kept.');
 
-/** Threads start with their first task. */
+/** A thread reads its modules when it is made: seconds on a busy machine, and no fault of the task that waits for it. */
+const MAKING_MS = 60_000;
+
+/** Threads start with their first task, whose time counts from where it begins. */
 export function openComputer(limits: Partial<ComputerLimits> = {}): Computer {
   const { timeoutMs, memoryMb, mostThreads, mostWaiting } = { ...LIMITS, ...limits };
   const pool = workerpool.pool(THREAD, {
@@ -41,10 +44,17 @@ export function openComputer(limits: Partial<ComputerLimits> = {}): Computer {
   });
   return {
     run: async (task, ...args) => {
+      let begun = false;
       try {
-        return await pool.exec(task, args).timeout(timeoutMs);
+        const answer = pool.exec(task, args, {
+          on: () => {
+            begun = true;
+            answer.timeout(timeoutMs);
+          },
+        });
+        return await answer.timeout(MAKING_MS);
       } catch (error) {
-        throw refusalOf(error);
+        throw refusalOf(error, begun);
       }
     },
     stop: async () => {
@@ -53,11 +63,13 @@ export function openComputer(limits: Partial<ComputerLimits> = {}): Computer {
   };
 }
 
-function refusalOf(error: unknown): unknown {
-  if (error instanceof workerpool.Promise.TimeoutError) return tooMuch();
+const busy = (): Refusal =>
+  new Refusal('unavailable', 'The shop’s server is busy. Try again in a moment. Nothing was kept.');
+
+function refusalOf(error: unknown, begun: boolean): unknown {
+  if (error instanceof workerpool.Promise.TimeoutError) return begun ? tooMuch() : busy();
   const { message = '', code } = error as { message?: string; code?: string };
   if (code === 'ERR_WORKER_OUT_OF_MEMORY' || /out of memory|memory limit/i.test(message)) return tooMuch();
-  if (/queue size/i.test(message))
-    return new Refusal('unavailable', 'The shop’s server is busy. Try again in a moment. Nothing was kept.');
+  if (/queue size/i.test(message)) return busy();
   return error;
 }
