@@ -4,7 +4,9 @@ import type { QueryClient } from '@tanstack/react-query';
 import { createBrowserRouter, redirect } from 'react-router';
 import FloorPage from './features/builds/FloorPage.tsx';
 import { floorQuery } from './features/builds/floor.queries.ts';
+import { upkeepQuery } from './features/upkeep/upkeep.queries.ts';
 import { waitsQuery } from './features/waits/waits.queries.ts';
+import { runningQuery } from './features/work/work.queries.ts';
 import { Layout } from './shell/Layout.tsx';
 import { NoSuchPage, RouteProblem } from './shell/Problem.tsx';
 import { sessionQuery } from './shared/session.ts';
@@ -30,7 +32,19 @@ export const makeRouter = (client: QueryClient) =>
           Component: Layout,
           loader: async () => {
             const session = await client.ensureQueryData(sessionQuery);
-            return session.person ? null : redirect(session.firstRun ? '/first-run' : '/sign-in');
+            if (!session.person) return redirect(session.firstRun ? '/first-run' : '/sign-in');
+            // What stands above every page is there with the first one: a page that moved down later would be pressed amiss.
+            await Promise.all([
+              import('./features/work/RunningBar.tsx'),
+              client.prefetchQuery({ ...runningQuery, retry: false }),
+              ...(session.person.role === 'technician'
+                ? []
+                : [
+                    import('./features/upkeep/UpkeepBar.tsx'),
+                    client.prefetchQuery({ ...upkeepQuery, retry: false }),
+                  ]),
+            ]);
+            return null;
           },
           children: [
             {

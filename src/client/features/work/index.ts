@@ -1,5 +1,5 @@
 /** What other features may use of this one. */
 import { lazy } from 'react';
 
-/** Loaded behind the first screen: it asks for running clocks once the page stands. */
+/** In a chunk of its own, asked for beside what the first page shows. */
 export const RunningBar = lazy(() => import('./RunningBar.tsx'));
