@@ -17,7 +17,9 @@ test('what one person logs appears on the other’s screen', async ({ page, brow
   await other.context().close();
 });
 
-test('nothing moves down under the finger, however late the clocks that run are answered', async ({ page }) => {
+test('nothing moves down under the finger, however late the clocks that run are answered', async ({
+  page,
+}) => {
   await signIn(page);
   const late = async (path: string): Promise<void> =>
     page.route(path, async (route) => {
