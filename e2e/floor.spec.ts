@@ -40,8 +40,8 @@ test('nothing moves down under the finger, however late the clocks that run are 
         setTimeout(() => resolve(sum), 1500);
       }),
   );
-  // Good by Web Vitals: a cumulative layout shift of at most 0.1.
-  expect(moved).toBeLessThanOrEqual(0.1);
+  // In the measure of Web Vitals, which calls 0.1 good; one line above the page that comes late would be 0.04.
+  expect(moved).toBeLessThanOrEqual(0.02);
 });
 
 test('a logbook of five thousand lines stays light: few on the page, the first one reached by scrolling', async ({

@@ -152,10 +152,9 @@ export function Layout() {
         </OnDesk>
       </Bar>
       <ReachBar />
-      <Suspense>
-        {seesPrices && <UpkeepBar />}
-        <RunningBar />
-      </Suspense>
+      {/* With the first page, not after it: the router has loaded both. */}
+      {seesPrices && <UpkeepBar />}
+      <RunningBar />
       <Room id="page" tabIndex={-1}>
         <Outlet />
       </Room>
