@@ -21,13 +21,11 @@ test('nothing moves down under the finger, however late the clocks that run are 
   page,
 }) => {
   await signIn(page);
-  const late = async (path: string): Promise<void> =>
-    page.route(path, async (route) => {
+  for (const path of ['**/api/work/running', '**/api/upkeep'])
+    await page.route(path, async (route) => {
       await new Promise((resolve) => setTimeout(resolve, 1500));
       await route.continue();
     });
-  await late('**/api/work/running');
-  await late('**/api/upkeep');
   await page.goto('/');
   await expect(page.getByText('Forgotten:').first()).toBeVisible();
   const moved = await page.evaluate(

@@ -3,53 +3,23 @@
  * over, a server that is away and comes back, two decisions at once, a shop without a server, links that lead to this machine
  * only, a job that a dead process held.
  */
-import net, { type AddressInfo } from 'node:net';
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { pathOf } from '#contract/access.ts';
 import type { LetterView } from '#contract/letters.ts';
 import type { MailServerView } from '#contract/mail.ts';
 import { figuresTold } from '#core/update/letter.ts';
 import { startWorker } from '#server/jobs/worker.ts';
+import { MailServerOfFewWords } from '#tests/support/mailServer.ts';
 import { line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
 const it = openShop('handover');
 
-/** A mail server of few words: `taken` are the mails whose content it has; it answers the last of them only when `answers`. */
-const taken: string[] = [];
-let answers = true;
-/** It has taken the mail and says so only when let go. */
-let holds = false;
-let letGo: () => void = () => undefined;
-const server = net.createServer((socket) => {
-  let inData = false;
-  let content = '';
-  socket.on('error', () => undefined);
-  socket.write('220 here\r\n');
-  socket.on('data', (chunk) => {
-    for (const row of String(chunk)
-      .split('\r\n')
-      .filter((r) => r !== '')) {
-      if (inData && row === '.') {
-        inData = false;
-        taken.push(content);
-        if (holds) letGo = () => socket.write('250 taken\r\n');
-        else if (answers) socket.write('250 taken\r\n');
-        else socket.destroy();
-      } else if (inData) content += `${row}\n`;
-      else if (/^DATA/i.test(row)) {
-        inData = true;
-        content = '';
-        socket.write('354 go on\r\n');
-      } else socket.write(/^QUIT/i.test(row) ? '221 bye\r\n' : '250 yes\r\n');
-    }
-  });
-});
+const server = new MailServerOfFewWords();
 let port: number;
 let stopWorker: (() => Promise<void>) | null = null;
 
 beforeAll(async () => {
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  ({ port } = server.address() as AddressInfo);
+  port = await server.open();
   it.server.deps.publicUrl = 'http://shop.example';
   const own = {
     version: 0,
@@ -61,14 +31,11 @@ beforeAll(async () => {
   };
   await it.owner.put(pathOf('mailServerPut')).send(own).expect(200);
 });
-afterAll(async () => {
-  await new Promise<void>((resolve) => server.close(() => resolve()));
-});
+afterAll(() => server.close());
 afterEach(() => stopWorker?.());
 beforeEach(() => {
-  taken.length = 0;
-  answers = true;
-  holds = false;
+  server.taken.length = 0;
+  server.says = 'taken';
 });
 
 async function sentLetter(): Promise<{ letterId: string; mailId: string }> {
@@ -109,20 +76,20 @@ async function work(): Promise<void> {
 
 describe('a mail is handed over once', () => {
   test('a server that has the mail and never answers: perhaps sent, not tried again, until the owner says so', async () => {
-    answers = false;
+    server.says = 'nothing';
     const { letterId, mailId } = await sentLetter();
     await work();
     await until(async () => (await letterOf(letterId)).mail === 'perhaps');
     await new Promise((resolve) => setTimeout(resolve, 1500));
-    expect(taken).toHaveLength(1);
+    expect(server.taken).toHaveLength(1);
     expect(await openMails()).toMatchObject([{ id: mailId, state: 'perhaps', canAgain: true }]);
     expect((await it.owner.get(pathOf('upkeepRead')).expect(200)).body.alarms).toContain('mail-perhaps');
-    answers = true;
+    server.says = 'taken';
     const again = () => it.owner.post(pathOf('mailAgain', { mail: mailId })).send({});
     const both = await Promise.all([again(), again()]);
     expect(both.map((b) => b.status).sort()).toEqual([200, 409]);
     await until(async () => (await letterOf(letterId)).mail === 'accepted');
-    expect(taken).toHaveLength(2);
+    expect(server.taken).toHaveLength(2);
     expect(await openMails()).toEqual([]);
   });
 
@@ -142,7 +109,7 @@ describe('a mail is handed over once', () => {
     expect(locked.rowCount).toBe(1);
     await work();
     await until(async () => (await letterOf(letterId)).mail === 'perhaps');
-    expect(taken).toEqual([]);
+    expect(server.taken).toEqual([]);
     await it.owner
       .post(pathOf('mailArrived', { mail: mailId }))
       .send({})
@@ -152,10 +119,10 @@ describe('a mail is handed over once', () => {
   });
 
   test('a job of a process that lives is left to it, however long it takes', async () => {
-    holds = true;
+    server.says = 'later';
     const { letterId, mailId } = await sentLetter();
     await work();
-    await until(() => taken.length === 1);
+    await until(() => server.taken.length === 1);
     const held = async () =>
       (
         await it.server.admin.query<{ locked_by: string }>(
@@ -171,10 +138,10 @@ describe('a mail is handed over once', () => {
     );
     const second = await startWorker(it.server.deps);
     expect(await held()).toBe(holder);
-    letGo();
+    server.letGo();
     await until(async () => (await letterOf(letterId)).mail === 'accepted');
     await second.stop();
-    expect(taken).toHaveLength(1);
+    expect(server.taken).toHaveLength(1);
   });
 
   test('an end that the database would not note ends the queue’s turn only: the letter went once, and the next one goes', async () => {
@@ -193,7 +160,7 @@ describe('a mail is handed over once', () => {
     await until(
       async () => (await admin.query('select 1 from graphile_worker._private_jobs')).rowCount === 0,
     );
-    expect(taken).toHaveLength(2);
+    expect(server.taken).toHaveLength(2);
   });
 });
 
@@ -228,7 +195,9 @@ describe('a real shop without a way for its mail', () => {
     // The letter, and the tries of the test mail are not kept as waiting.
     expect(tried).toMatchObject({ why: null, released: 1 });
     await until(async () => (await letterOf(letterId)).mail === 'accepted');
-    expect(taken.some((m) => m.includes('From: Wren at the shop <shop@saltmarsh.example>'))).toBe(true);
+    expect(server.taken.some((m) => m.includes('From: Wren at the shop <shop@saltmarsh.example>'))).toBe(
+      true,
+    );
     expect((await it.owner.get(pathOf('upkeepRead')).expect(200)).body.alarms).toEqual([]);
   });
 
@@ -258,7 +227,7 @@ describe('a real shop without a way for its mail', () => {
   test('with links that only this machine can open, nothing goes', async () => {
     it.server.deps.publicUrl = 'http://localhost:4100';
     expect((await it.owner.post(pathOf('mailServerTry')).expect(200)).body.why).toContain('is not set');
-    expect(taken).toEqual([]);
+    expect(server.taken).toEqual([]);
     await asReal(false);
   });
 });
