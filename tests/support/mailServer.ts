@@ -1,11 +1,13 @@
 /** A mail server for what goes wrong at the end of a mail: it takes the content, and says so at once, never, or when let go. */
 import net, { type AddressInfo } from 'node:net';
 
+type Answer = 'taken' | 'nothing' | 'later';
+
 export class MailServerOfFewWords {
   /** The mails whose whole content it has. */
   readonly taken: string[] = [];
   /** What it answers to a whole content: that it has it, nothing (it hangs up), or that it has it once it is let go. */
-  says: 'taken' | 'nothing' | 'later' = 'taken';
+  says: Answer | ((content: string) => Answer) = 'taken';
   letGo: () => void = () => undefined;
   readonly #server = net.createServer((socket) => this.#talk(socket));
 
@@ -32,8 +34,9 @@ export class MailServerOfFewWords {
           inData = false;
           this.taken.push(content);
           this.letGo = () => socket.write('250 taken\r\n');
-          if (this.says === 'taken') this.letGo();
-          else if (this.says === 'nothing') socket.destroy();
+          const answer = typeof this.says === 'function' ? this.says(content) : this.says;
+          if (answer === 'taken') this.letGo();
+          else if (answer === 'nothing') socket.destroy();
         } else if (inData) content += `${row}\n`;
         else if (/^DATA/i.test(row)) {
           inData = true;
