@@ -8,7 +8,7 @@ import {
   type UseFormReturn,
 } from 'react-hook-form';
 import { ApiProblem, wordsOf } from './api.ts';
-import { minorOrAbsent, type MoneyManner } from './typed.ts';
+import { minorOrAbsent, wholeTyped, type MoneyManner } from './typed.ts';
 
 export function useContractForm<T extends FieldValues>(
   shape: new () => T,
@@ -47,6 +47,14 @@ export function showProblem<T extends FieldValues>(form: UseFormReturn<T>, error
 
 /** How a field that may be left empty is read. */
 export const OPTIONAL = { setValueAs: (v: unknown) => orAbsent(String(v ?? '')) };
+
+/** How a field of a whole number is read: absent where it is empty, and for the contract to refuse where it is none. */
+export const WHOLE = {
+  setValueAs: (v: string | number | undefined): number | undefined => {
+    if (typeof v === 'number' || v === undefined) return v;
+    return v.trim() === '' ? undefined : (wholeTyped(v) ?? NaN);
+  },
+};
 
 /** How a field of money in this currency is read: minor units, or absent. */
 export const moneyIn = (manner: MoneyManner) => ({

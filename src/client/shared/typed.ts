@@ -10,7 +10,7 @@ import {
 } from '#core/money/typed.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 
-export { moneyTyped, numberTyped, type MoneyManner } from '#core/money/typed.ts';
+export { moneyTyped, numberTyped, rateTyped, wholeTyped, type MoneyManner } from '#core/money/typed.ts';
 
 /** What is wrong with a typed amount, in words. */
 export function amountFault(text: string, manner: MoneyManner): string {
@@ -61,6 +61,10 @@ export function minorOrAbsent(typed: string | number | undefined, manner: MoneyM
 /** An amount as somebody of the shop would type it. */
 export const moneyAsTyped = (minor: number, { currency, locale }: MoneyManner): string =>
   (minor / 10 ** minorDigits(currency)).toFixed(minorDigits(currency)).replace('.', decimalMark(locale));
+
+/** A rate between two currencies, as somebody of the shop would type it. */
+export const rateAsTyped = (rate: number, locale: string): string =>
+  String(rate).replace('.', decimalMark(locale));
 
 /** Hours as whole minutes; null where they are none, below zero or above ten thousand. */
 export function hoursTyped(text: string): number | null {

@@ -1,7 +1,7 @@
 /** Amounts and numbers as they are typed. Nasty cases: either mark in either country, groups of three, signs of another currency, spaces, nonsense. */
 import { describe, expect, test } from '@jest/globals';
 import { formatMoney } from './money.ts';
-import { readAmount, readNumber } from './typed.ts';
+import { rateTyped, readAmount, readNumber, wholeTyped } from './typed.ts';
 
 const GB = { currency: 'GBP', locale: 'en-GB' };
 const DE = { currency: 'EUR', locale: 'de-DE' };
@@ -70,4 +70,26 @@ describe('a number', () => {
   ])('%s', (text, value) => expect(readNumber(text)).toEqual({ value }));
   test.each(['1,500', '1.500', '18.500'])('%s is asked', (text) => expect(readNumber(text)).toEqual(ASKED));
   test.each(['', 'x', '1..5', '£5'])('%s is none', (text) => expect(readNumber(text)).toBeNull());
+});
+
+describe('a whole number', () => {
+  test.each([
+    ['1961', 1961],
+    ['120,400', 120_400],
+    ['120.400', 120_400],
+    ['12 000', 12_000],
+  ])('%s', (text, value) => expect(wholeTyped(text)).toBe(value));
+  test.each(['', '1.5', '1,25', '1e3', '0x10', '-3', '1,2345'])('%s is none', (text) =>
+    expect(wholeTyped(text)).toBeNull(),
+  );
+});
+
+describe('a rate between two currencies', () => {
+  test.each([
+    ['1.172', 'en-GB', 1.172],
+    ['1,172', 'de-DE', 1.172],
+    ['1,850', 'en-GB', 1850],
+    ['1.850', 'de-DE', 1850],
+    ['0.86', 'de-DE', 0.86],
+  ])('%s in %s', (text, locale, value) => expect(rateTyped(text, locale)).toBe(value));
 });

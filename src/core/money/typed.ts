@@ -88,6 +88,20 @@ export function numberTyped(text: string): number | null {
   return read !== null && 'value' in read ? read.value : null;
 }
 
+/** A whole number, such as a count, a year or miles: a mark before three digits stands between groups. Null where it is none. */
+export function wholeTyped(text: string): number | null {
+  const read = readDigits(withoutGroupSpaces(text.trim()), () => 'group');
+  return read !== null && 'value' in read && Number.isSafeInteger(read.value) ? read.value : null;
+}
+
+/** A rate between two currencies, as the locale writes it: “1.172”, or “1,850” by thousands. Null where it is none. */
+export function rateTyped(text: string, locale: string): number | null {
+  const read = readDigits(withoutGroupSpaces(text.trim()), (mark) =>
+    mark === decimalMark(locale) ? 'decimal' : 'group',
+  );
+  return read !== null && 'value' in read ? read.value : null;
+}
+
 /** An amount in major units as minor units; null where it is none, could be read in two ways, or is below zero. */
 export function moneyTyped(text: string, manner: MoneyManner): number | null {
   const read = readAmount(text, manner);

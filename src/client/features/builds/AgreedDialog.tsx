@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { AgreedPutDto, TELL_BY, type BuildView } from '#contract/builds.ts';
 import { STANDARDS } from '#core/log/standards.ts';
-import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { minorOrAbsent, moneyAsTyped, type MoneyManner } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -107,7 +107,7 @@ export default function AgreedDialog({ build, onClose }: Props) {
             label="Every … days"
             inputMode="numeric"
             fault={errors.tellEveryDays?.message}
-            {...form.register('tellEveryDays', { valueAsNumber: true })}
+            {...form.register('tellEveryDays', WHOLE)}
           />
         </Pair>
         <Quiet>

@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { BuildCreateDto, TELL_BY, type CustomerView } from '#contract/builds.ts';
 import { STANDARDS } from '#core/log/standards.ts';
-import { moneyIn, OPTIONAL, showProblem, useContractForm } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, showProblem, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -114,7 +114,7 @@ export default function NewBuildPage() {
             label="Year, if known"
             inputMode="numeric"
             fault={errors.vehicleYear?.message}
-            {...form.register('vehicleYear', OPTIONAL)}
+            {...form.register('vehicleYear', WHOLE)}
           />
         </Pair>
       )}
@@ -182,7 +182,7 @@ export default function NewBuildPage() {
             inputMode="numeric"
             hint="14 when left empty"
             fault={errors.tellEveryDays?.message}
-            {...form.register('tellEveryDays', OPTIONAL)}
+            {...form.register('tellEveryDays', WHOLE)}
           />
         </Pair>
       )}

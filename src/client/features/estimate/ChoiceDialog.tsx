@@ -5,7 +5,7 @@ import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
 import { ChoicePutDto, type ChoiceView, type EstimateView } from '#contract/estimate.ts';
 import { MOST_WAYS } from '#core/estimate/ways.ts';
-import { submitting, useContractForm } from '../../shared/forms.ts';
+import { submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextAreaField, TextField } from '../../ui/Field.tsx';
@@ -80,13 +80,13 @@ export default function ChoiceDialog({ estimate, choice, onClose }: Props) {
                 label="Weeks, at least"
                 inputMode="numeric"
                 fault={errorOf(errors, i, 'weeksLow')}
-                {...form.register(`ways.${i}.weeksLow`, { valueAsNumber: true })}
+                {...form.register(`ways.${i}.weeksLow`, WHOLE)}
               />
               <TextField
                 label="Weeks, at most"
                 inputMode="numeric"
                 fault={errorOf(errors, i, 'weeksHigh')}
-                {...form.register(`ways.${i}.weeksHigh`, { valueAsNumber: true })}
+                {...form.register(`ways.${i}.weeksHigh`, WHOLE)}
               />
             </Pair>
             <TextAreaField

@@ -6,7 +6,7 @@ import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
 import { PastDto, type ProposalsView } from '#contract/houseRules.ts';
 import { wordsOf } from '../../shared/api.ts';
-import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField, TickField } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
@@ -55,7 +55,7 @@ function Past({ view }: { view: ProposalsView }) {
           label="Has stood since, year"
           inputMode="numeric"
           fault={errors.stoodSince?.message}
-          {...form.register('stoodSince', OPTIONAL)}
+          {...form.register('stoodSince', WHOLE)}
         />
         <TextField
           label="Date code of the tyres"

@@ -6,7 +6,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { HouseRuleDto, type HouseRuleView } from '#contract/houseRules.ts';
 import { SUBJECTS, type HouseRule } from '#core/houseRules/rules.ts';
 import { CLASSES } from '#core/log/kinds.ts';
-import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -138,19 +138,19 @@ function RuleDialog({ rule: given, onClose }: { rule: HouseRuleView | null; onCl
             label="Car at least … years old"
             inputMode="numeric"
             fault={errors.ageYears?.message}
-            {...form.register('ageYears', OPTIONAL)}
+            {...form.register('ageYears', WHOLE)}
           />
           <TextField
             label="Stood at least … years"
             inputMode="numeric"
             fault={errors.stoodYears?.message}
-            {...form.register('stoodYears', OPTIONAL)}
+            {...form.register('stoodYears', WHOLE)}
           />
           <TextField
             label="Tyres at least … years old"
             inputMode="numeric"
             fault={errors.tyreYears?.message}
-            {...form.register('tyreYears', OPTIONAL)}
+            {...form.register('tyreYears', WHOLE)}
           />
         </Pair>
         <TextAreaField label="Why" rows={2} fault={errors.why?.message} {...form.register('why')} />

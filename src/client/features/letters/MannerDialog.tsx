@@ -5,6 +5,7 @@ import { MannerPutDto, type MannerView } from '#contract/letters.ts';
 import { DETAILS, type Detail } from '#core/update/letter.ts';
 import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
+import { rateAsTyped, rateTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
@@ -16,24 +17,17 @@ const DETAIL_WORDS: Record<Detail, string> = {
   full: 'Full: everything that is for them',
   enthusiast: 'Enthusiast: everything, with the hours of each job',
 };
-const startOf = ({
-  version,
-  detail,
-  greeting,
-  closing,
-  metric,
-  alsoCurrency,
-  alsoRate,
-  alsoRateOn,
-  textTo,
-}: MannerView) => ({
+const startOf = (
+  { version, detail, greeting, closing, metric, alsoCurrency, alsoRate, alsoRateOn, textTo }: MannerView,
+  locale: string,
+) => ({
   version,
   detail,
   greeting,
   closing,
   metric: (metric === undefined ? '' : String(metric)) as never,
   alsoCurrency,
-  alsoRate,
+  alsoRate: (alsoRate === undefined ? undefined : rateAsTyped(alsoRate, locale)) as never,
   alsoRateOn,
   textTo,
 });
@@ -45,11 +39,17 @@ interface Props {
 
 export default function MannerDialog({ buildId, onClose }: Props) {
   const { data } = useSuspenseQuery(mannerQuery(buildId));
-  const { currency } = useManner();
+  const { currency, locale } = useManner();
   const put = usePutManner(buildId);
-  const [start] = useState(() => startOf(data));
+  const [start] = useState(() => startOf(data, locale));
   const form = useContractForm(MannerPutDto, start);
   const { errors } = form.formState;
+  /** What is no rate is NaN, for the contract to refuse at its field. */
+  const read = (v: string | number | undefined): number | undefined => {
+    if (typeof v === 'number' || v === undefined) return v;
+    return v.trim() === '' ? undefined : (rateTyped(v, locale) ?? NaN);
+  };
+  const rate = read(form.watch('alsoRate'));
   const submit = submitting(form, (body) => put.mutateAsync(body).then(onClose));
   return (
     <Dialog title={`How ${data.customer} is told`} isOpen onClose={onClose}>
@@ -100,16 +100,14 @@ export default function MannerDialog({ buildId, onClose }: Props) {
           <TextField
             label={`One ${currency} is so much of it`}
             inputMode="decimal"
-            placeholder="1.17"
+            placeholder={rateAsTyped(1.17, locale)}
+            hint={
+              rate === undefined || Number.isNaN(rate)
+                ? undefined
+                : `1 ${currency} is ${rateAsTyped(rate, locale)}`
+            }
             fault={errors.alsoRate?.message}
-            {...form.register('alsoRate', {
-              setValueAs: (v: unknown) => {
-                const typed = String(v ?? '')
-                  .trim()
-                  .replace(',', '.');
-                return typed === '' ? undefined : Number(typed);
-              },
-            })}
+            {...form.register('alsoRate', { setValueAs: read })}
           />
           <TextField
             label="As on"

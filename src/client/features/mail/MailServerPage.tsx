@@ -10,7 +10,7 @@ import {
 } from '#contract/mail.ts';
 import { agoInWords, dayOf } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
-import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useShop, useToday } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -163,7 +163,7 @@ function Settings({ view }: { view: MailServerView }) {
             label="Port"
             inputMode="numeric"
             fault={errors.port?.message}
-            {...form.register('port', { valueAsNumber: true })}
+            {...form.register('port', WHOLE)}
           />
         </Pair>
         <SelectField label="Encryption" fault={errors.secure?.message} {...form.register('secure')}>

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import { PiecePutDto, type PieceView } from '#contract/outwork.ts';
 import { thingsInWords, TREATMENTS } from '#core/outwork/outwork.ts';
-import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
@@ -54,7 +54,7 @@ export default function PieceDialog({ buildId, piece, onClose }: Props) {
             label="How many"
             inputMode="numeric"
             fault={errors.count?.message}
-            {...form.register('count', { valueAsNumber: true })}
+            {...form.register('count', WHOLE)}
           />
           <TextField label="Number of its bag" fault={errors.bag?.message} {...form.register('bag')} />
           <SelectField

@@ -5,6 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BatchPieceView, BatchView, CameBackDto } from '#contract/outwork.ts';
 import { RETURN_CHECKS, type ReturnCheck } from '#core/outwork/outwork.ts';
 import { ApiProblem, wordsOf } from '../../shared/api.ts';
+import { wholeTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField, TickField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
@@ -42,11 +43,11 @@ export default function ReturnDialog({ batch, onClose }: { batch: BatchView; onC
   };
   const came = [...here].map(([pieceId, { count, check, note }]): CameBackDto => ({
     pieceId,
-    count: Number(count),
+    count: wholeTyped(count) ?? NaN,
     check,
     ...(note.trim() === '' ? {} : { note }),
   }));
-  const lackingOf = (p: BatchPieceView): number => toCome(p) - (Number(here.get(p.id)?.count ?? 0) || 0);
+  const lackingOf = (p: BatchPieceView): number => toCome(p) - (wholeTyped(here.get(p.id)?.count ?? '') ?? 0);
   const lacking = open.filter((p) => lackingOf(p) > 0);
   const submit = (): Promise<unknown> =>
     giveBack

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { PartActDto, type PartView } from '#contract/parts.ts';
 import { ASKED, CHECKS, FATES, type PartAct } from '#core/parts/parts.ts';
-import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -13,8 +13,6 @@ import { MoneyField } from '../../ui/MoneyField.tsx';
 import { Notice, Now } from '../../ui/parts.tsx';
 import { useActOnPart } from './parts.queries.ts';
 import { ACT_WORDS } from './words.ts';
-
-const MINUTES = { setValueAs: (v: unknown) => (String(v ?? '').trim() === '' ? undefined : Number(v)) };
 
 interface Props {
   part: PartView;
@@ -139,7 +137,7 @@ export default function ActDialog({ part, act, onClose }: Props) {
               hint="Kept for the claim, on no line."
               inputMode="numeric"
               fault={errors.lostMinutes?.message}
-              {...form.register('lostMinutes', MINUTES)}
+              {...form.register('lostMinutes', WHOLE)}
             />
             <TickField label="The old one is in again" {...form.register('oldIsBack')} />
           </>

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { PartPutDto, type PartView } from '#contract/parts.ts';
 import { SOURCES } from '#core/parts/parts.ts';
-import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped, type MoneyManner } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -61,8 +61,6 @@ function startOf(part: PartView | null, manner: MoneyManner): Partial<PartPutDto
 const present = <T extends object>(of: T): Partial<T> =>
   Object.fromEntries(Object.entries(of).filter(([, v]) => v !== undefined)) as Partial<T>;
 
-const year = { setValueAs: (v: unknown) => (String(v ?? '').trim() === '' ? undefined : Number(v)) };
-
 interface Props {
   buildId: string;
   part: PartView | null;
@@ -96,7 +94,7 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
             label="How many"
             inputMode="numeric"
             fault={errors.quantity?.message}
-            {...form.register('quantity', { valueAsNumber: true })}
+            {...form.register('quantity', WHOLE)}
           />
         </Pair>
         <SelectField
@@ -128,13 +126,13 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
             label="Fits from year"
             inputMode="numeric"
             fault={errors.fitsFrom?.message}
-            {...form.register('fitsFrom', year)}
+            {...form.register('fitsFrom', WHOLE)}
           />
           <TextField
             label="Fits to year"
             inputMode="numeric"
             fault={errors.fitsTo?.message}
-            {...form.register('fitsTo', year)}
+            {...form.register('fitsTo', WHOLE)}
           />
           <TextField
             label="Fits from number"

@@ -2,7 +2,7 @@
 import type { VehicleView } from '#contract/vehicle.ts';
 import { IdentityDto, ODOMETER_UNITS } from '#contract/vehicle.ts';
 import { checkNumber, modelYears } from '#core/vehicle/vin.ts';
-import { OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
+import { submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { SelectField, TextAreaField, TextField } from '../../ui/Field.tsx';
@@ -59,7 +59,7 @@ export function IdentityForm({ vehicle }: { vehicle: VehicleView }) {
             label="Year, if known"
             inputMode="numeric"
             fault={errors.year?.message}
-            {...form.register('year', OPTIONAL)}
+            {...form.register('year', WHOLE)}
           />
         </Pair>
         <TextField
@@ -78,7 +78,7 @@ export function IdentityForm({ vehicle }: { vehicle: VehicleView }) {
             inputMode="numeric"
             data-mono
             fault={errors.odometer?.message}
-            {...form.register('odometer', OPTIONAL)}
+            {...form.register('odometer', WHOLE)}
           />
           <SelectField
             label="It counts"

@@ -3,7 +3,7 @@ import type { UseFormReturn } from 'react-hook-form';
 import { CAUTIONS, type Caution } from '#core/work/cautions.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Playbook, PlaybookFault, Step } from '#core/work/playbook.ts';
-import { hoursAsTyped, hoursTyped, numberTyped } from '../../shared/typed.ts';
+import { hoursAsTyped, hoursTyped, wholeTyped } from '../../shared/typed.ts';
 
 export interface NeedFields {
   step: string;
@@ -118,7 +118,7 @@ export function keyFor(words: string, taken: readonly string[]): string {
 }
 
 /** A number as it is typed; what is none stays as it is, for the reader of playbooks to refuse at its place. */
-const number = (typed: string): unknown => numberTyped(typed) ?? typed;
+const number = (typed: string): unknown => wholeTyped(typed) ?? typed;
 const minutes = (typed: string): unknown => hoursTyped(typed) ?? typed;
 const unless = (isEmpty: boolean, of: object): object => (isEmpty ? {} : of);
 
