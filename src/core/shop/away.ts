@@ -10,6 +10,13 @@ export interface Hand {
   away: readonly { from: Day; to: Day | null }[];
 }
 
+/** Whom a kind of work waits for: since when, and the day on which they are back, if anybody knows. */
+export interface AwayHand {
+  name: string;
+  since: Day;
+  back: Day | null;
+}
+
 /** The last day of an absence that covers a day, with those that follow it without a day between; undefined when here. */
 function awayUntil({ away }: Hand, day: Day): Day | null | undefined {
   const now = away.find((a) => a.from <= day && (a.to === null || day <= a.to));
@@ -23,11 +30,7 @@ function awayUntil({ away }: Hand, day: Day): Day | null | undefined {
  * Whom a kind of work waits for today: everybody who is known to do it is away. The one who is back first, and the day on
  * which they are; null where somebody is here, or where nobody was ever said to do it.
  */
-export function whoIsAway(
-  work: Work,
-  hands: readonly Hand[],
-  today: Day,
-): { name: string; since: Day; back: Day | null } | null {
+export function whoIsAway(work: Work, hands: readonly Hand[], today: Day): AwayHand | null {
   const able = hands.filter((h) => h.skills.includes(work));
   const away = able.flatMap((h) => {
     const until = awayUntil(h, today);

@@ -7,6 +7,7 @@ import { hideAllPrices } from '#core/capture/hidePrices.ts';
 import { COLUMNS, guessColumns, readTable } from '#core/estimate/exchange.ts';
 import { guessPartColumns, PART_COLUMNS, readParts } from '#core/parts/exchange.ts';
 import type { MoneyManner } from '#core/money/typed.ts';
+import { draftLetter } from '#core/update/draft.ts';
 import { leaksOf } from '#core/update/leaks.ts';
 import { faultOfArchive } from '../features/book/archive.ts';
 import { estimatePdf, type PaperOf } from '../features/estimate/estimate.pdf.ts';
@@ -15,6 +16,7 @@ import { manifestPdf, type ManifestOf } from '../features/outwork/manifest.pdf.t
 import { readCsv, type CsvAsked } from '../http/csv.ts';
 
 export const TASKS = {
+  draftLetter,
   leaks: leaksOf,
   bookWithoutLeaks: withoutLeaks,
   hidePrices: hideAllPrices,

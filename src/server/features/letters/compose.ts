@@ -2,7 +2,6 @@
 import { totalsOf } from '#core/log/entries.ts';
 import { pausedDays, promiseNow } from '#core/pauses/pauses.ts';
 import { dayOf, daysBetween, type Day } from '#core/time/days.ts';
-import { draftLetter } from '#core/update/draft.ts';
 import type { LetterManner, LetterMoney, LetterReady } from '#core/update/figures.ts';
 import type { LeakGuard } from '#core/update/leaks.ts';
 import type { Letter } from '#core/update/letter.ts';
@@ -185,7 +184,7 @@ export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string
   const ready = readyOf(build, last?.promised ?? null, since, all, today);
   const entries = await q.entriesForDraft(tx, buildId, build.told_up_to);
   const questions = await q.openQuestions(tx, buildId, build.told_up_to);
-  const letter = draftLetter({
+  const letter = await deps.compute.run('draftLetter', {
     build: { number: build.number, vehicle: build.vehicle },
     customerFirstName: build.customer.split(/\s+/)[0] ?? build.customer,
     shopName: shop.name,

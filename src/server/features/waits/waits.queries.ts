@@ -54,11 +54,13 @@ export interface OpenPart {
 }
 
 /** Parts that are not here yet, or not as they should be. */
-export const openParts = (tx: Tx): Promise<OpenPart[]> =>
+export const openParts = (tx: Tx, buildId?: string): Promise<OpenPart[]> =>
   tx.rows(
     `select build_id as "buildId", content ->> 'what' as what, state, vendor, due, made_at as "madeAt" from parts
      where shop_id = :shopId and removed_at is null and state in ('to find', 'to order', 'ordered', 'wrong')
+       and (:buildId::uuid is null or build_id = :buildId)
      order by made_at, id`,
+    { buildId: buildId ?? null },
   );
 
 /** Those who work here now, what they do, and when they are away. */

@@ -1,10 +1,11 @@
 /** What each build stands waiting for, worked out from its tasks, parts, places, questions and logbook. */
 import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
+import { WORKS, type Work } from '#core/estimate/lines.ts';
 import { fromVendor, withArticle } from '#core/log/sentences.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { freeOf, type PlaceToStand, type Standing } from '#core/plan/floorPlan.ts';
 import { dayOf } from '#core/time/days.ts';
-import { whoIsAway, type Hand } from '#core/shop/away.ts';
+import { whoIsAway, type AwayHand, type Hand } from '#core/shop/away.ts';
 import { bindingWait, type Hold } from '#core/waits/binding.ts';
 import { waitedFor } from '#core/waits/waits.ts';
 import { saidHold } from '#core/waits/said.ts';
@@ -27,6 +28,8 @@ interface Shop {
   /** What takes places up: cars, and pieces as large as one. */
   standing: Standing[];
   hands: Hand[];
+  /** Whom each kind of work waits for today. */
+  away: ReadonlyMap<Work, AwayHand | null>;
 }
 
 const on = (shop: Shop, instant: string): string => dayOf(instant, shop.timeZone);
@@ -108,7 +111,7 @@ function placeHold(shop: Shop, b: q.BuildRow, task: TaskToDo): Hold {
 
 /** A task that waits for whoever does that kind of work. */
 function personHold(shop: Shop, task: TaskToDo): Hold | null {
-  const away = whoIsAway(task.work, shop.hands, on(shop, shop.now));
+  const away = shop.away.get(task.work) ?? null;
   return (
     away && {
       kind: 'person',
@@ -220,18 +223,22 @@ async function waitOf(
 
 /** What holds each of these builds; all of them where none is named. */
 export async function waitsNow(tx: Tx, deps: Deps, only?: string): Promise<BuildWaitView[]> {
+  const now = deps.clock.now();
   const { timeZone } = await shopOf(tx);
+  const today = dayOf(now, timeZone);
+  const hands = await q.hands(tx);
   const shop: Shop = {
-    now: deps.clock.now(),
+    now,
     timeZone,
     builds: await q.buildRows(tx),
     ...(await standingNow(tx)),
-    hands: await q.hands(tx),
+    hands,
+    away: new Map(WORKS.map((work) => [work, whoIsAway(work, hands, today)])),
   };
   const owed = await q.owed(tx);
-  const parts = await q.openParts(tx);
-  const away = await awayPieces(tx, null);
-  const tasks = await tasksByBuild(tx, awayByTask(away));
+  const parts = await q.openParts(tx, only);
+  const away = await awayPieces(tx, only ?? null);
+  const tasks = await tasksByBuild(tx, awayByTask(away), only);
   const waits: BuildWaitView[] = [];
   for (const b of shop.builds.filter((build) => only === undefined || build.id === only)) {
     const own = parts.filter((p) => p.buildId === b.id);

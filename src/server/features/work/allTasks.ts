@@ -1,4 +1,4 @@
-/** The tasks of all builds, as the rules of core see them. */
+/** Tasks, as the rules of core see them. */
 import type { Work } from '#core/estimate/lines.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Task, TaskNeed, TaskState } from '#core/work/tasks.ts';
@@ -30,15 +30,17 @@ const SQL = `
     case when t.content -> 'gateSigned' is null then t.content ->> 'gate' end as gate,
     (select json_agg(json_build_object('taskId', n.needs_id, 'reason', n.reason, 'waitAtLeast', n.wait_at_least))
      from task_needs n where n.shop_id = t.shop_id and n.task_id = t.id) as needs
-  from tasks t where t.shop_id = :shopId order by t.build_id, t.position, t.id`;
+  from tasks t where t.shop_id = :shopId and (:buildId::uuid is null or t.build_id = :buildId)
+  order by t.build_id, t.position, t.id`;
 
-/** `away`: what each task waits for that is not here, by its id. */
+/** Of all builds, or of one. `away`: what each task waits for that is not here, by its id. */
 export async function tasksByBuild(
   tx: Tx,
   away: ReadonlyMap<string, string[]>,
+  buildId?: string,
 ): Promise<Map<string, TaskToDo[]>> {
   const byBuild = new Map<string, TaskToDo[]>();
-  for (const r of await tx.rows<Row>(SQL)) {
+  for (const r of await tx.rows<Row>(SQL, { buildId: buildId ?? null })) {
     const needs = (r.needs ?? []).map(({ taskId, reason, waitAtLeast }): TaskNeed => ({
       taskId,
       reason,
