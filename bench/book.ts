@@ -6,7 +6,7 @@ import path from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
-import { pathOf, type RouteName } from '../src/contract/access.ts';
+import { addressOf, type RouteName } from '../src/contract/routes.ts';
 import type { BookView } from '../src/contract/book.ts';
 import { pictureFile, type Book, type BookPicture } from '../src/core/book/book.ts';
 import { writeArchive } from '../src/server/features/book/archive.ts';
@@ -78,7 +78,7 @@ function bookWith(all: readonly BookPicture[]): Book {
 export async function benchBook(servers: BenchServers): Promise<Line[]> {
   const ask = async <T>(name: RouteName, params: Record<string, string>, init: RequestInit): Promise<T> => {
     const headers = { cookie: servers.cookie, ...init.headers };
-    const answer = await fetch(servers.app + pathOf(name, params), { ...init, headers });
+    const answer = await fetch(servers.app + addressOf(name, params), { ...init, headers });
     if (!answer.ok) throw new Error(`${name} was refused: ${await answer.text()}`);
     return (await answer.json()) as T;
   };

@@ -2,7 +2,7 @@
 import { randomBytes } from 'node:crypto';
 import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
-import { pathOf } from '../src/contract/access.ts';
+import { pathOf } from '../src/contract/routes.ts';
 import { watched } from './memory.ts';
 import type { BenchServers } from './servers.ts';
 import type { Line } from './line.ts';

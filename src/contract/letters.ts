@@ -62,7 +62,7 @@ class LetterItemDto {
   @IsBoolean() leftOut!: boolean;
   @IsOptional() @IsBoolean() fixed?: boolean;
   @IsOptional() @IsBoolean() answer?: boolean;
-  @IsOptional() @IsUUID(undefined, { each: true }) @ArrayMaxSize(60) media?: string[];
+  @IsOptional() @IsUUID(undefined, { each: true }) @ArrayMaxSize(60) media?: readonly string[];
 }
 
 class LetterPartDto {
@@ -93,7 +93,7 @@ export class LetterDto {
   @ArrayMaxSize(100)
   @IsString({ each: true })
   @MaxLength(300, { each: true })
-  meant?: string[];
+  meant?: readonly string[];
 }
 
 export class LetterDraftDto {

@@ -1,5 +1,13 @@
 /** Calls to the server by the names of the route table. */
-import { pathOf, ROUTES, type RouteName } from '#contract/access.ts';
+import {
+  addressOf,
+  ROUTES,
+  type AnswerOf,
+  type BodyOf,
+  type ParamsOf,
+  type QueryOf,
+  type RouteName,
+} from '#contract/routes.ts';
 import { NAME_HEADER } from '#contract/photoFiles.ts';
 import type { Problem } from '#contract/problem.ts';
 import { noAnswer, noteAnswer } from './reach.ts';
@@ -25,14 +33,19 @@ const OFFLINE: Problem = {
 
 const isTimeout = (error: unknown): boolean => error instanceof DOMException && error.name === 'TimeoutError';
 
-interface Call {
-  params?: Record<string, string>;
-  query?: Record<string, string | undefined>;
-  body?: object;
-  /** A file, sent as it is, in place of a body. */
-  file?: Blob;
-  signal?: AbortSignal;
-}
+type NoneOf<T> = [T] extends [undefined] ? true : [keyof T] extends [never] ? true : false;
+type Needed<Key extends string, T> = NoneOf<T> extends true ? { [K in Key]?: undefined } : { [K in Key]: T };
+/** What a query is written from: numbers and words; what is undefined or empty is left out. */
+type Asked<Q> = { [K in keyof Q]?: string | number | undefined };
+
+/** What a route is called with: its parameters and body where it has them. */
+export type Given<N extends RouteName> = Needed<'params', ParamsOf<N>> &
+  Needed<'body', BodyOf<N>> & {
+    query?: Asked<QueryOf<N>>;
+    /** A file, sent as it is, in place of a body. */
+    file?: Blob;
+    signal?: AbortSignal;
+  };
 
 /** A file goes with its own name, where it has one. */
 const fileHeaders = (file: Blob): Record<string, string> => ({
@@ -40,11 +53,44 @@ const fileHeaders = (file: Blob): Record<string, string> => ({
   ...(file instanceof File ? { [NAME_HEADER]: encodeURIComponent(file.name) } : {}),
 });
 
-export async function call<T>(name: RouteName, { params, query, body, file, signal }: Call = {}): Promise<T> {
+export const call = <N extends RouteName>(
+  name: N,
+  ...[given]: object extends Given<N> ? [given?: Given<N>] : [given: Given<N>]
+): Promise<AnswerOf<N>> => send(name, given ?? {}) as Promise<AnswerOf<N>>;
+
+/** Those of a route's parameters that are not of its car, and its body. */
+export interface OfCar<N extends RouteName> {
+  params: Omit<ParamsOf<N>, 'buildId'>;
+  body: BodyOf<N>;
+}
+
+/** Calls one of several routes of a car, which take different bodies. */
+export const callOfCar = <N extends RouteName>(
+  name: N,
+  buildId: string,
+  { params, body }: OfCar<N>,
+): Promise<AnswerOf<N>> =>
+  send(name, { params: { ...params, buildId }, body: body as object }) as Promise<AnswerOf<N>>;
+
+/** Calls a route with what was kept of an earlier call to it. */
+export const callAgain = (
+  name: RouteName,
+  kept: { params: Record<string, string>; body: object; signal: AbortSignal },
+): Promise<unknown> => send(name, kept);
+
+interface Sent {
+  params?: Record<string, string>;
+  query?: object;
+  body?: object;
+  file?: Blob;
+  signal?: AbortSignal;
+}
+
+async function send(name: RouteName, { params, query, body, file, signal }: Sent): Promise<unknown> {
   const search = new URLSearchParams(
-    Object.entries(query ?? {}).filter((e): e is [string, string] => !!e[1]),
+    Object.entries(query ?? {}).flatMap(([key, v]) => (v ? [[key, String(v)]] : [])),
   ).toString();
-  const response = await fetch(pathOf(name, params) + (search ? `?${search}` : ''), {
+  const response = await fetch(addressOf(name, params) + (search ? `?${search}` : ''), {
     method: ROUTES[name].method.toUpperCase(),
     ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
     ...(file ? { headers: fileHeaders(file), body: file } : {}),
@@ -55,7 +101,7 @@ export async function call<T>(name: RouteName, { params, query, body, file, sign
     throw new ApiProblem(OFFLINE);
   });
   noteAnswer(response.headers);
-  if (response.ok) return (await response.json()) as T;
+  if (response.ok) return response.json();
   // What stands between may answer in words of its own; its number counts all the same.
   const problem = (await response.json().catch(() => null)) as Problem | null;
   throw new ApiProblem({ ...OFFLINE, ...problem, status: response.status });

@@ -1,7 +1,7 @@
 /** What others log appears here: server-sent events, followed by reading again what they touch. */
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { useBuildChanged } from '../features/entries/entries.queries.ts';
 
 const RETRY_MS = 3000;

@@ -7,7 +7,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createHash } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { adminUrl } from '#tests/support/cluster.ts';
 import { line, makeBuild, openShop } from '#tests/support/server.ts';
 import { backupsIn, makeCopy, manifestOf, objectFile, prune, stampsIn, verifyCopy } from './copies.ts';

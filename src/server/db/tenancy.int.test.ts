@@ -4,7 +4,7 @@
  */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import pg from 'pg';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import {
   line,
   makeBuild,

@@ -1,7 +1,9 @@
 /** Route × role, walked whole: every route of the table, by nobody and by every role. And the outside of the house. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { pathOf, ROLES, ROUTES, type RouteName, type RouteSpec } from '#contract/access.ts';
+import { ROLES } from '#contract/access.ts';
+import type { RouteSpec } from '#contract/route.ts';
+import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
 import {
   makeShop,
   nextId,

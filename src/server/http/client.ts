@@ -2,7 +2,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import express, { Router, type Request } from 'express';
-import { ROUTES } from '#contract/access.ts';
+import { ROUTES } from '#contract/routes.ts';
 import { Refusal } from './refusal.ts';
 import { nonceOf } from './security.ts';
 

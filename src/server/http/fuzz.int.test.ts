@@ -7,7 +7,8 @@ import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { getMetadataStorage } from 'class-validator';
 import supertest from 'supertest';
-import { pathOf, ROUTES, type RouteName, type RouteSpec } from '#contract/access.ts';
+import type { RouteSpec } from '#contract/route.ts';
+import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
 import type { Handler } from '#server/http/routes.ts';
 import { line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 
@@ -118,7 +119,7 @@ async function ask(agent: Agent, name: RouteName, body: unknown, query = ''): Pr
 const APART = new Set<RouteName>(['live', 'signOut', 'signIn', 'shopCreate']);
 const names = (Object.keys(ROUTES) as RouteName[]).filter((n) => !APART.has(n));
 const handlerOf = (name: RouteName): Handler | undefined =>
-  it.server.app.features.map((f) => f[name]).find((h) => h !== undefined);
+  it.server.app.features.map((f) => f[name] as Handler | undefined).find((h) => h !== undefined);
 
 const ROUNDS = 12;
 

@@ -4,7 +4,7 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { createApp } from '#server/app.ts';
 import { line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 import { refusalOfStorage } from './storageFaults.ts';

@@ -4,7 +4,8 @@
  * mail, a name that holds one, a search by the price itself, two versions that differ.
  */
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { pathOf, ROUTES, type RouteName, type RouteSpec } from '#contract/access.ts';
+import type { RouteSpec } from '#contract/route.ts';
+import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
 import { fillDemoIfEmpty } from '#demo/fill.ts';
 import { startServer, type Agent, type TestServer } from '#tests/support/server.ts';
 import supertest from 'supertest';

@@ -1,6 +1,14 @@
 /** Mounts features by the route table: who may, what shape, then the handler. */
 import { Router, type Request, type RequestHandler, type Response } from 'express';
-import { ROUTES, type RouteName, type RouteSpec } from '#contract/access.ts';
+import type { RouteSpec } from '#contract/route.ts';
+import {
+  ROUTES,
+  type AnswerOf,
+  type BodyOf,
+  type ParamsOf,
+  type QueryOf,
+  type RouteName,
+} from '#contract/routes.ts';
 import { refuseUnbounded } from './bounds.ts';
 import { Refusal } from './refusal.ts';
 import { isUuid } from '../uuid.ts';
@@ -8,34 +16,42 @@ import { readShape, type Shape } from './validate.ts';
 import type { SignedIn } from './session.ts';
 
 /** What a handler gets: parameters, the checked body and query, and who asks. */
-export interface Call<B = undefined, Q = undefined> {
-  params: Record<string, string>;
-  body: B;
-  query: Q;
+export interface Call<N extends RouteName> {
+  params: ParamsOf<N>;
+  body: BodyOf<N>;
+  query: QueryOf<N>;
   who: SignedIn;
   req: Request;
   res: Response;
 }
 
+/** The class that checks the body, where the route takes one; by what stands in the address where that decides. */
+type BodyCheck<N extends RouteName> = [BodyOf<N>] extends [object]
+  ? { body: Shape<BodyOf<N>> } | { bodyBy: (params: ParamsOf<N>) => Shape<BodyOf<N>> }
+  : { body?: undefined };
+
+type QueryCheck<N extends RouteName> = [QueryOf<N>] extends [object]
+  ? { query: Shape<QueryOf<N>> }
+  : { query?: undefined };
+
+/** `run`: its value is sent as JSON; where the route has no answer, it answers by itself. */
+export type HandlerOf<N extends RouteName> = {
+  before?: RequestHandler[];
+  run: (call: Call<N>) => Promise<AnswerOf<N> extends object ? AnswerOf<N> : void>;
+} & BodyCheck<N> &
+  QueryCheck<N>;
+
+export type Feature = { [N in RouteName]?: HandlerOf<N> };
+
+/** A handler whose route is not known by name. */
 export interface Handler {
+  before?: RequestHandler[];
   body?: Shape<object>;
+  /** Where it depends on what stands in the address. */
+  bodyBy?: (params: Record<string, string>) => Shape<object>;
   query?: Shape<object>;
-  before?: RequestHandler[];
-  /** Its value is sent as JSON; undefined means that the handler has answered by itself. */
-  run: (call: Call<never, never>) => Promise<unknown>;
+  run: (call: object) => Promise<unknown>;
 }
-
-/** A handler with its shapes bound to its types. */
-export function handler<B extends object = never, Q extends object = never>(h: {
-  body?: Shape<B>;
-  query?: Shape<Q>;
-  before?: RequestHandler[];
-  run: (call: Call<B, Q>) => Promise<unknown>;
-}): Handler {
-  return h as unknown as Handler;
-}
-
-export type Feature = Partial<Record<RouteName, Handler>>;
 
 /** The rule of the route table: why this caller may not, or null. */
 function whyNotAllowed(spec: RouteSpec, who: SignedIn | undefined): Refusal | null {
@@ -74,19 +90,21 @@ async function asRead(refusal: Refusal, read: <T>(told: T) => Promise<T> | T): P
 export function mount(features: readonly Feature[], { asReadBy, refuseHidden }: Readable): Router {
   const router = Router({ caseSensitive: true, strict: true });
   for (const feature of features)
-    for (const [name, h] of Object.entries(feature) as [RouteName, Handler][]) {
+    for (const [name, h] of Object.entries(feature) as unknown as [RouteName, Handler][]) {
       const spec: RouteSpec = ROUTES[name];
       const guard: RequestHandler = (req, _res, next) =>
         next(whyNotAllowed(spec, req.session?.who) ?? undefined);
       router[spec.method](spec.path, guard, ...(h.before ?? []), async (req, res) => {
-        if (h.body) refuseUnbounded(req.body, spec.mostValues);
-        const body = h.body ? readShape(h.body, req.body ?? {}) : undefined;
+        const params = paramsOf(req);
+        const shape = h.bodyBy?.(params) ?? h.body;
+        if (shape) refuseUnbounded(req.body);
+        const body = shape ? readShape(shape, req.body ?? {}) : undefined;
         const query = h.query ? readShape(h.query, req.query) : undefined;
-        const call = { params: paramsOf(req), body, query, who: req.session?.who, req, res };
+        const call = { params, body, query, who: req.session?.who, req, res };
         const { who } = call;
         if (who && body) refuseHidden(who, body);
         try {
-          const answer = await h.run(call as unknown as Call<never, never>);
+          const answer = await h.run(call);
           if (answer !== undefined) res.json(who ? await asReadBy(who, answer) : answer);
         } catch (error) {
           throw who && error instanceof Refusal ? await asRead(error, (told) => asReadBy(who, told)) : error;

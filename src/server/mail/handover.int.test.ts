@@ -4,7 +4,7 @@
  * only, a job that a dead process held.
  */
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { LetterView } from '#contract/letters.ts';
 import type { MailServerView } from '#contract/mail.ts';
 import { figuresTold } from '#core/update/letter.ts';

@@ -1,12 +1,9 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
-  AccountEvent,
   AccountView,
   PasswordChangeDto,
   PasswordForgotDto,
   PasswordSetDto,
-  RecoveryCodes,
-  SecondFactorBegun,
   SecondFactorDto,
   SecondFactorOffDto,
 } from '#contract/account.ts';
@@ -14,19 +11,19 @@ import { call } from '../../shared/api.ts';
 
 export const accountQuery = queryOptions({
   queryKey: ['account'],
-  queryFn: ({ signal }) => call<AccountView>('accountRead', { signal }),
+  queryFn: ({ signal }) => call('accountRead', { signal }),
 });
 
 export const eventsQuery = queryOptions({
   queryKey: ['account-events'],
-  queryFn: ({ signal }) => call<{ events: AccountEvent[] }>('accountEvents', { signal }),
+  queryFn: ({ signal }) => call('accountEvents', { signal }),
 });
 
 /** For whoever is not signed in. */
 export const useForgot = () =>
   useMutation({ mutationFn: (body: PasswordForgotDto) => call('passwordForgot', { body }) });
 export const useSetPassword = () =>
-  useMutation({ mutationFn: (body: PasswordSetDto) => call<{ email: string }>('passwordSet', { body }) });
+  useMutation({ mutationFn: (body: PasswordSetDto) => call('passwordSet', { body }) });
 
 export function useAccount() {
   const client = useQueryClient();
@@ -34,20 +31,20 @@ export function useAccount() {
   const again = () => client.invalidateQueries({ queryKey: accountQuery.queryKey });
   return {
     change: useMutation({
-      mutationFn: (body: PasswordChangeDto) => call<AccountView>('passwordChange', { body }),
+      mutationFn: (body: PasswordChangeDto) => call('passwordChange', { body }),
       onSuccess,
     }),
     endSession: useMutation({
-      mutationFn: (session: string) => call<AccountView>('sessionEnd', { params: { session } }),
+      mutationFn: (session: string) => call('sessionEnd', { params: { session } }),
       onSuccess,
     }),
-    begin: useMutation({ mutationFn: () => call<SecondFactorBegun>('secondFactorBegin') }),
+    begin: useMutation({ mutationFn: () => call('secondFactorBegin') }),
     confirm: useMutation({
-      mutationFn: (body: SecondFactorDto) => call<RecoveryCodes>('secondFactorConfirm', { body }),
+      mutationFn: (body: SecondFactorDto) => call('secondFactorConfirm', { body }),
       onSuccess: again,
     }),
     turnOff: useMutation({
-      mutationFn: (body: SecondFactorOffDto) => call<AccountView>('secondFactorOff', { body }),
+      mutationFn: (body: SecondFactorOffDto) => call('secondFactorOff', { body }),
       onSuccess,
     }),
   };

@@ -1,47 +1,33 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { RouteName } from '#contract/access.ts';
-import type {
-  BenchFormDto,
-  BenchLimits,
-  BenchView,
-  DoneJobsView,
-  ReadingFindingDto,
-  ReadingPutDto,
-} from '#contract/bench.ts';
-import { call } from '../../shared/api.ts';
+import type { BenchFormDto, BenchView, ReadingPutDto } from '#contract/bench.ts';
+import { call, callOfCar, type OfCar } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 import { sendAct } from '../outgoing/index.ts';
 
 export const benchQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['bench', buildId],
-    queryFn: ({ signal }) => call<BenchView>('benchRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('benchRead', { params: { buildId }, signal }),
   });
 
 export const limitsQuery = queryOptions({
   queryKey: ['bench-limits'],
-  queryFn: ({ signal }) => call<BenchLimits>('benchLimits', { signal }),
+  queryFn: ({ signal }) => call('benchLimits', { signal }),
 });
 
 /** What the shop's finished work was estimated at, and what it took. */
 export const doneJobsQuery = queryOptions({
   queryKey: ['bench-jobs'],
-  queryFn: ({ signal }) => call<DoneJobsView>('benchJobs', { signal }),
+  queryFn: ({ signal }) => call('benchJobs', { signal }),
   enabled: false,
 });
 
-interface Bodies {
-  readingFinding: ReadingFindingDto;
-  benchSpecPut: BenchFormDto;
-}
-
 /** A change of what is known of a car on the bench; the server answers with all of it as it is then. */
-export function useBenchChange<R extends keyof Bodies & RouteName>(buildId: string, route: R) {
+export function useBenchChange<R extends 'readingFinding' | 'benchSpecPut'>(buildId: string, route: R) {
   const client = useQueryClient();
   const changed = useBuildChanged();
   return useMutation({
-    mutationFn: ({ params, body }: { params: Record<string, string>; body: Bodies[R] }) =>
-      call<BenchView>(route, { params: { buildId, ...params }, body }),
+    mutationFn: (given: OfCar<R>) => callOfCar(route, buildId, given),
     onSuccess: (view) => {
       client.setQueryData(benchQuery(buildId).queryKey, view);
       changed(buildId);
@@ -70,7 +56,7 @@ export function useLimitsPut() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ calculator, body }: { calculator: string; body: BenchFormDto }) =>
-      call<BenchLimits>('benchLimitsPut', { params: { calculator }, body }),
+      call('benchLimitsPut', { params: { calculator }, body }),
     onSuccess: (view) => client.setQueryData(limitsQuery.queryKey, view),
   });
 }

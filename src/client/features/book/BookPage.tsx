@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { BookView } from '#contract/book.ts';
 import type { BuildView } from '#contract/builds.ts';
 import { bytesInWords } from '#core/book/book.ts';

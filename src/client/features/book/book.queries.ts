@@ -9,7 +9,7 @@ export const isBeingMade = ({ state }: BookView): boolean => state === 'waiting'
 export const booksQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['books', buildId],
-    queryFn: ({ signal }) => call<{ books: BookView[] }>('booksOf', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('booksOf', { params: { buildId }, signal }),
     select: (r) => r.books,
     refetchInterval: ({ state }) => (state.data?.books.some(isBeingMade) ? LOOK_AGAIN_MS : false),
   });
@@ -17,14 +17,14 @@ export const booksQuery = (buildId: string) =>
 export const bookQuery = (bookId: string) =>
   queryOptions({
     queryKey: ['book', bookId],
-    queryFn: ({ signal }) => call<BookView>('bookRead', { params: { bookId }, signal }),
+    queryFn: ({ signal }) => call('bookRead', { params: { bookId }, signal }),
     refetchInterval: ({ state }) => (!state.data || isBeingMade(state.data) ? LOOK_AGAIN_MS : false),
   });
 
 export function useBind(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: BookAskDto) => call<BookView>('bookAsk', { params: { buildId }, body }),
+    mutationFn: (body: BookAskDto) => call('bookAsk', { params: { buildId }, body }),
     onSettled: () => client.invalidateQueries({ queryKey: ['books', buildId] }),
   });
 }
@@ -32,7 +32,7 @@ export function useBind(buildId: string) {
 export function useGive(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (bookId: string) => call<BookView>('bookGive', { params: { bookId } }),
+    mutationFn: (bookId: string) => call('bookGive', { params: { bookId } }),
     onSettled: () => client.invalidateQueries({ queryKey: ['books', buildId] }),
   });
 }
@@ -40,5 +40,5 @@ export function useGive(buildId: string) {
 export const useBringIn = () =>
   useMutation({
     mutationFn: ({ bookId, file }: { bookId: string; file: File }) =>
-      call<BookView>('bookBringIn', { params: { bookId }, file }),
+      call('bookBringIn', { params: { bookId }, file }),
   });

@@ -4,9 +4,7 @@ import type {
   BuildCreateDto,
   BuildNextDto,
   BuildView,
-  ClosedView,
   CustomerPutDto,
-  CustomersView,
   PauseDto,
   StageDto,
 } from '#contract/builds.ts';
@@ -18,18 +16,18 @@ import { call } from '../../shared/api.ts';
 export const buildQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['build', buildId],
-    queryFn: ({ signal }) => call<BuildView>('buildRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('buildRead', { params: { buildId }, signal }),
   });
 
 export const customersQuery = queryOptions({
   queryKey: ['customers'],
-  queryFn: ({ signal }) => call<CustomersView>('customersList', { signal }),
+  queryFn: ({ signal }) => call('customersList', { signal }),
 });
 
 export function useCreateBuild() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: BuildCreateDto) => call<BuildView>('buildCreate', { body }),
+    mutationFn: (body: BuildCreateDto) => call('buildCreate', { body }),
     onSuccess: (build) => {
       client.setQueryData(buildQuery(build.id).queryKey, build);
       void client.invalidateQueries({ queryKey: ['floor'] });
@@ -42,7 +40,7 @@ export function useCreateBuild() {
 export function useSetNext(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: BuildNextDto) => call<BuildView>('buildNext', { params: { buildId }, body }),
+    mutationFn: (body: BuildNextDto) => call('buildNext', { params: { buildId }, body }),
     onSuccess: (build) => client.setQueryData(buildQuery(buildId).queryKey, build),
   });
 }
@@ -54,8 +52,8 @@ export function usePause(buildId: string) {
   return useMutation({
     mutationFn: ({ pauseId, body }: { pauseId: string; body?: PauseDto }) =>
       body
-        ? call<BuildView>('pausePut', { params: { buildId, pauseId }, body })
-        : call<BuildView>('pauseEnd', { params: { buildId, pauseId } }),
+        ? call('pausePut', { params: { buildId, pauseId }, body })
+        : call('pauseEnd', { params: { buildId, pauseId } }),
     onSuccess: (build) => {
       client.setQueryData(buildQuery(buildId).queryKey, build);
       changed(buildId);
@@ -68,7 +66,7 @@ export function usePutAgreed(buildId: string) {
   const client = useQueryClient();
   const changed = useBuildChanged();
   return useMutation({
-    mutationFn: (body: AgreedPutDto) => call<BuildView>('agreedPut', { params: { buildId }, body }),
+    mutationFn: (body: AgreedPutDto) => call('agreedPut', { params: { buildId }, body }),
     onSuccess: (build) => {
       client.setQueryData(buildQuery(buildId).queryKey, build);
       changed(buildId);
@@ -91,7 +89,7 @@ export function useLink(buildId: string) {
 export const goneQuery = (q: string) =>
   queryOptions({
     queryKey: ['gone', q],
-    queryFn: ({ signal }) => call<ClosedView>('closedList', { query: { q }, signal }),
+    queryFn: ({ signal }) => call('closedList', { query: { q }, signal }),
   });
 
 /** What changes with a build's stage or name: wherever it is listed. */
@@ -110,7 +108,7 @@ export function useSetStage(buildId: string) {
   const everywhere = useEverywhere(buildId);
   return useMutation({
     mutationFn: (dto: Omit<StageDto, 'id'>) =>
-      call<BuildView>('buildStage', { params: { buildId }, body: { id: uuidv7(), ...dto } }),
+      call('buildStage', { params: { buildId }, body: { id: uuidv7(), ...dto } }),
     onSuccess: everywhere,
   });
 }
@@ -118,7 +116,7 @@ export function useSetStage(buildId: string) {
 export function usePutCustomer(buildId: string) {
   const everywhere = useEverywhere(buildId);
   return useMutation({
-    mutationFn: (body: CustomerPutDto) => call<BuildView>('customerPut', { params: { buildId }, body }),
+    mutationFn: (body: CustomerPutDto) => call('customerPut', { params: { buildId }, body }),
     onSuccess: everywhere,
   });
 }

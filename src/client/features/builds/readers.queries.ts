@@ -1,12 +1,12 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { ReaderDto, ReaderView } from '#contract/readers.ts';
+import type { ReaderDto } from '#contract/readers.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 
 export const readersQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['readers', buildId],
-    queryFn: ({ signal }) => call<ReaderView[]>('readersList', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('readersList', { params: { buildId }, signal }),
   });
 
 /** Adds with a body, takes away without one. */
@@ -16,8 +16,8 @@ export function useReader(buildId: string) {
   return useMutation({
     mutationFn: ({ readerId, body }: { readerId: string; body?: ReaderDto }) =>
       body
-        ? call<ReaderView[]>('readerPut', { params: { buildId, readerId }, body })
-        : call<ReaderView[]>('readerDrop', { params: { buildId, readerId } }),
+        ? call('readerPut', { params: { buildId, readerId }, body })
+        : call('readerDrop', { params: { buildId, readerId } }),
     onSuccess: (all) => {
       client.setQueryData(readersQuery(buildId).queryKey, all);
       changed(buildId);

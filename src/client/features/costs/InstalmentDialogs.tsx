@@ -33,7 +33,9 @@ export function InstalmentDialog({ buildId, row, onClose }: AskProps) {
     ...(row?.due === undefined ? {} : { due: row.due }),
   });
   const { errors } = form.formState;
-  const submit = submitting(form, (body) => put.mutateAsync({ instalmentId, body }).then(onClose));
+  const submit = submitting(form, (body) =>
+    put.mutateAsync({ params: { instalmentId }, body }).then(onClose),
+  );
   return (
     <Dialog title={row ? 'Money on account' : 'Ask for money on account'} isOpen onClose={onClose}>
       <Form onSubmit={submit}>
@@ -68,7 +70,10 @@ export function InstalmentDialog({ buildId, row, onClose }: AskProps) {
             $look="quiet"
             isDisabled={drop.isPending}
             onPress={() =>
-              drop.mutate({ instalmentId, body: { version: row.version } }, { onSuccess: onClose })
+              drop.mutate(
+                { params: { instalmentId }, body: { version: row.version } },
+                { onSuccess: onClose },
+              )
             }
           >
             Ask for it no more
@@ -101,7 +106,7 @@ export function ReceivedDialog({ buildId, row, onClose }: ReceivedProps) {
   const submit = submitting(form, (body) =>
     pay
       .mutateAsync({
-        instalmentId: row.id,
+        params: { instalmentId: row.id },
         body: { ...body, amountMinor: goesBack ? -body.amountMinor : body.amountMinor },
       })
       .then(onClose),

@@ -1,13 +1,12 @@
 import { useCallback } from 'react';
 import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { KnownView } from '#contract/builds.ts';
-import type { EntriesView, EntryCorrectDto, EntryView } from '#contract/entries.ts';
+import type { EntryCorrectDto } from '#contract/entries.ts';
 import type { Kind } from '#core/log/kinds.ts';
 import { call } from '../../shared/api.ts';
 
 export const knownQuery = queryOptions({
   queryKey: ['known'],
-  queryFn: ({ signal }) => call<KnownView>('known', { signal }),
+  queryFn: ({ signal }) => call('known', { signal }),
   staleTime: 60_000,
 });
 
@@ -15,7 +14,7 @@ export const entriesQuery = (buildId: string, kinds: readonly Kind[], q: string)
   infiniteQueryOptions({
     queryKey: ['entries', buildId, [...kinds].sort().join(','), q],
     queryFn: ({ signal, pageParam }) =>
-      call<EntriesView>('entriesList', {
+      call('entriesList', {
         params: { buildId },
         query: { kinds: kinds.join(','), q, before: pageParam },
         signal,
@@ -66,7 +65,7 @@ export function useBuildChanged(): (buildId: string) => void {
 export function useCorrectEntry(buildId: string) {
   const changed = useBuildChanged();
   return useMutation({
-    mutationFn: (body: EntryCorrectDto) => call<EntryView>('entryCorrect', { params: { buildId }, body }),
+    mutationFn: (body: EntryCorrectDto) => call('entryCorrect', { params: { buildId }, body }),
     onSuccess: () => changed(buildId),
   });
 }

@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { ChoiceView, EstimateLineView, EstimateView, FindingView } from '#contract/estimate.ts';
 import { costOf } from '#core/estimate/lines.ts';
 import { formatMoney } from '#core/money/money.ts';

@@ -2,7 +2,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { AnswerView, EstimateView, RevisionView } from '#contract/estimate.ts';
 import { ANSWERS, type Answer } from '#core/approval/answers.ts';
 import { formatMoney } from '#core/money/money.ts';

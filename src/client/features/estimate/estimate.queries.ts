@@ -5,18 +5,16 @@ import type {
   EstimateLineDto,
   EstimateView,
   ImportDto,
-  ImportView,
   OpeningDto,
   RevisionSendDto,
   TermsDto,
-  TermsView,
 } from '#contract/estimate.ts';
 import { call } from '../../shared/api.ts';
 
 export const estimateQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['estimate', buildId],
-    queryFn: ({ signal }) => call<EstimateView>('estimateRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('estimateRead', { params: { buildId }, signal }),
   });
 
 /** A change of one estimate; the server answers with the whole of it as it is then. */
@@ -32,51 +30,45 @@ function useChange<T>(buildId: string, change: (given: T) => Promise<EstimateVie
 
 export const usePutLine = (buildId: string) =>
   useChange(buildId, ({ lineId, body }: { lineId: string; body: EstimateLineDto }) =>
-    call<EstimateView>('estimateLinePut', { params: { buildId, lineId }, body }),
+    call('estimateLinePut', { params: { buildId, lineId }, body }),
   );
 
 export const useDropLine = (buildId: string) =>
   useChange(buildId, ({ lineId, version }: { lineId: string; version: number }) =>
-    call<EstimateView>('estimateLineDrop', { params: { buildId, lineId }, body: { version } }),
+    call('estimateLineDrop', { params: { buildId, lineId }, body: { version } }),
   );
 
 export const usePutChoice = (buildId: string) =>
   useChange(buildId, ({ choiceId, body }: { choiceId: string; body: ChoicePutDto }) =>
-    call<EstimateView>('choicePut', { params: { buildId, choiceId }, body }),
+    call('choicePut', { params: { buildId, choiceId }, body }),
   );
 
 export const useSettleChoice = (buildId: string) =>
   useChange(buildId, ({ choiceId, version }: { choiceId: string; version: number }) =>
-    call<EstimateView>('choiceSettle', { params: { buildId, choiceId }, body: { version } }),
+    call('choiceSettle', { params: { buildId, choiceId }, body: { version } }),
   );
 
 export const useSetOpening = (buildId: string) =>
-  useChange(buildId, (body: OpeningDto) => call<EstimateView>('openingSet', { params: { buildId }, body }));
+  useChange(buildId, (body: OpeningDto) => call('openingSet', { params: { buildId }, body }));
 
 export const usePropose = (buildId: string) =>
-  useChange(buildId, (wait: string[]) =>
-    call<EstimateView>('estimatePropose', { params: { buildId }, body: { wait } }),
-  );
+  useChange(buildId, (wait: string[]) => call('estimatePropose', { params: { buildId }, body: { wait } }));
 
 export const useBeginLine = (buildId: string) =>
-  useChange(buildId, (lineId: string) =>
-    call<EstimateView>('estimateLineBegin', { params: { buildId, lineId }, body: {} }),
-  );
+  useChange(buildId, (lineId: string) => call('estimateLineBegin', { params: { buildId, lineId } }));
 
 export const useSendRevision = (buildId: string) =>
-  useChange(buildId, (body: RevisionSendDto) =>
-    call<EstimateView>('revisionSend', { params: { buildId }, body }),
-  );
+  useChange(buildId, (body: RevisionSendDto) => call('revisionSend', { params: { buildId }, body }));
 
 export const useTakeAnswer = (buildId: string) =>
   useChange(buildId, ({ revisionId, body }: { revisionId: string; body: AnswerTakenDto }) =>
-    call<EstimateView>('answerTake', { params: { buildId, revisionId }, body }),
+    call('answerTake', { params: { buildId, revisionId }, body }),
   );
 
 export function useImportLines(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: ImportDto) => call<ImportView>('estimateImport', { params: { buildId }, body }),
+    mutationFn: (body: ImportDto) => call('estimateImport', { params: { buildId }, body }),
     onSuccess: async ({ kept }) => {
       if (kept) await client.invalidateQueries({ queryKey: ['estimate', buildId] });
     },
@@ -85,13 +77,13 @@ export function useImportLines(buildId: string) {
 
 export const termsQuery = queryOptions({
   queryKey: ['terms'],
-  queryFn: ({ signal }) => call<TermsView>('termsRead', { signal }),
+  queryFn: ({ signal }) => call('termsRead', { signal }),
 });
 
 export function useSaveTerms() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: TermsDto) => call<TermsView>('termsSave', { body }),
+    mutationFn: (body: TermsDto) => call('termsSave', { body }),
     onSuccess: (terms) => {
       client.setQueryData(termsQuery.queryKey, terms);
       void client.invalidateQueries({ queryKey: ['estimate'] });

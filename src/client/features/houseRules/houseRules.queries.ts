@@ -1,30 +1,24 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type {
-  HouseRuleDto,
-  HouseRulesView,
-  PastDto,
-  ProposalsView,
-  SettleDto,
-} from '#contract/houseRules.ts';
+import type { HouseRuleDto, PastDto, SettleDto } from '#contract/houseRules.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 
 export const rulesQuery = queryOptions({
   queryKey: ['house-rules'],
-  queryFn: ({ signal }) => call<HouseRulesView>('rulesRead', { signal }),
+  queryFn: ({ signal }) => call('rulesRead', { signal }),
 });
 
 export const proposalsQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['proposals', buildId],
-    queryFn: ({ signal }) => call<ProposalsView>('proposalsRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('proposalsRead', { params: { buildId }, signal }),
   });
 
 export function useSaveRule() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ rule, body }: { rule: string; body: HouseRuleDto }) =>
-      call<HouseRulesView>('ruleSave', { params: { rule }, body }),
+      call('ruleSave', { params: { rule }, body }),
     onSuccess: (view) => {
       client.setQueryData(rulesQuery.queryKey, view);
       void client.invalidateQueries({ queryKey: ['proposals'] });
@@ -35,7 +29,7 @@ export function useSaveRule() {
 export function useSavePast(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: PastDto) => call<ProposalsView>('pastSave', { params: { buildId }, body }),
+    mutationFn: (body: PastDto) => call('pastSave', { params: { buildId }, body }),
     onSuccess: (view) => client.setQueryData(proposalsQuery(buildId).queryKey, view),
   });
 }
@@ -44,7 +38,7 @@ export function useSettle(buildId: string) {
   const client = useQueryClient();
   const changed = useBuildChanged();
   return useMutation({
-    mutationFn: (body: SettleDto) => call<ProposalsView>('proposalsSettle', { params: { buildId }, body }),
+    mutationFn: (body: SettleDto) => call('proposalsSettle', { params: { buildId }, body }),
     onSuccess: (view) => {
       client.setQueryData(proposalsQuery(buildId).queryKey, view);
       changed(buildId);

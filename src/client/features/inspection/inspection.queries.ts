@@ -1,18 +1,17 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { CheckpointMarkDto, FittedDto, InspectionView } from '#contract/inspection.ts';
+import type { CheckpointMarkDto, FittedDto } from '#contract/inspection.ts';
 import { call } from '../../shared/api.ts';
 
 export const inspectionQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['inspection', buildId],
-    queryFn: ({ signal }) => call<InspectionView>('inspectionRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('inspectionRead', { params: { buildId }, signal }),
   });
 
 export function useMarkCheckpoint(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: CheckpointMarkDto) =>
-      call<InspectionView>('inspectionMark', { params: { buildId }, body }),
+    mutationFn: (body: CheckpointMarkDto) => call('inspectionMark', { params: { buildId }, body }),
     onSuccess: (view) => client.setQueryData(inspectionQuery(buildId).queryKey, view),
   });
 }
@@ -20,7 +19,7 @@ export function useMarkCheckpoint(buildId: string) {
 export function useSetFitted(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: FittedDto) => call<InspectionView>('fittedSave', { params: { buildId }, body }),
+    mutationFn: (body: FittedDto) => call('fittedSave', { params: { buildId }, body }),
     onSuccess: (view) => {
       client.setQueryData(inspectionQuery(buildId).queryKey, view);
       void client.invalidateQueries({ queryKey: ['proposals', buildId] });

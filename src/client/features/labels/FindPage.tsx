@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
-import type { FoundView, LabelledThing } from '#contract/labels.ts';
+import type { LabelledThing } from '#contract/labels.ts';
 import { call, wordsOf } from '../../shared/api.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -32,7 +32,7 @@ export default function FindPage() {
   const navigate = useNavigate();
   const { data, error } = useQuery({
     queryKey: ['code', code],
-    queryFn: ({ signal }) => call<FoundView>('codeFind', { params: { code }, signal }),
+    queryFn: ({ signal }) => call('codeFind', { params: { code }, signal }),
     enabled: code !== '',
   });
   useTitle('Find by a label’s code');

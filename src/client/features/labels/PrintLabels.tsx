@@ -1,7 +1,7 @@
 /** Labels to print: of what size, and out they come. */
 import { useState } from 'react';
 import { Tag } from 'lucide-react';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { MOST_LABELS } from '#contract/labels.ts';
 import { LABEL_SIZES, LABEL_WORDS, type LabelSize } from '#core/codes/labels.ts';
 import { Button } from '../../ui/Button.tsx';

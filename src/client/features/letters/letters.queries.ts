@@ -1,13 +1,6 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import type {
-  DueView,
-  LetterRow,
-  LetterView,
-  LetterWordsDto,
-  MannerPutDto,
-  MannerView,
-} from '#contract/letters.ts';
+import type { LetterView, LetterWordsDto, MannerPutDto } from '#contract/letters.ts';
 import type { Letter } from '#core/update/letter.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
@@ -15,7 +8,7 @@ import { useBuildChanged } from '../entries/index.ts';
 export const lettersQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['letters', buildId],
-    queryFn: ({ signal }) => call<LetterRow[]>('lettersList', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('lettersList', { params: { buildId }, signal }),
   });
 
 const POLL_MS = 1500;
@@ -23,7 +16,7 @@ const POLL_MS = 1500;
 export const letterQuery = (letterId: string) =>
   queryOptions({
     queryKey: ['letter', letterId],
-    queryFn: ({ signal }) => call<LetterView>('letterRead', { params: { letterId }, signal }),
+    queryFn: ({ signal }) => call('letterRead', { params: { letterId }, signal }),
     // Until the mail server has taken it, ask again.
     refetchInterval: (query) => (query.state.data?.mail === 'queued' ? POLL_MS : false),
   });
@@ -32,7 +25,7 @@ export function useDraftLetter(buildId: string) {
   const client = useQueryClient();
   const changed = useBuildChanged();
   return useMutation({
-    mutationFn: () => call<LetterView>('letterDraft', { params: { buildId }, body: { id: uuidv7() } }),
+    mutationFn: () => call('letterDraft', { params: { buildId }, body: { id: uuidv7() } }),
     onSuccess: (letter) => {
       client.setQueryData(letterQuery(letter.id).queryKey, letter);
       changed(buildId);
@@ -56,28 +49,27 @@ const params = (letterId: string) => ({ params: { letterId } });
 
 export const useSaveLetter = (letterId: string) =>
   useLetterChange(letterId, (body: { version: number; content: Letter }) =>
-    call<LetterView>('letterSave', { ...params(letterId), body }),
+    call('letterSave', { ...params(letterId), body }),
   );
 export const useRedraft = (letterId: string) =>
   useLetterChange(letterId, (version: number) =>
-    call<LetterView>('letterRedraft', { ...params(letterId), body: { version } }),
+    call('letterRedraft', { ...params(letterId), body: { version } }),
   );
 export const useSendLetter = (letterId: string) =>
   useLetterChange(letterId, (body: { version: number; figures: string[] }) =>
-    call<LetterView>('letterSend', { ...params(letterId), body }),
+    call('letterSend', { ...params(letterId), body }),
   );
 
 export const dueQuery = queryOptions({
   queryKey: ['letters-due'],
-  queryFn: ({ signal }) => call<DueView>('lettersDue', { signal }),
+  queryFn: ({ signal }) => call('lettersDue', { signal }),
 });
 
 /** The draft of a build, made where there is none. */
 export const draftQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['draft', buildId],
-    queryFn: ({ signal }) =>
-      call<LetterView>('letterDraft', { params: { buildId }, body: { id: uuidv7() }, signal }),
+    queryFn: ({ signal }) => call('letterDraft', { params: { buildId }, body: { id: uuidv7() }, signal }),
     // What is typed into it stands on the page; it is read anew when the round is opened again.
     staleTime: Infinity,
     gcTime: 0,
@@ -86,13 +78,13 @@ export const draftQuery = (buildId: string) =>
 export const mannerQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['manner', buildId],
-    queryFn: ({ signal }) => call<MannerView>('mannerRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('mannerRead', { params: { buildId }, signal }),
   });
 
 export function usePutManner(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: MannerPutDto) => call<MannerView>('mannerPut', { params: { buildId }, body }),
+    mutationFn: (body: MannerPutDto) => call('mannerPut', { params: { buildId }, body }),
     onSuccess: (view) => client.setQueryData(mannerQuery(buildId).queryKey, view),
   });
 }
@@ -100,7 +92,7 @@ export function usePutManner(buildId: string) {
 export function useSaveWords() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: LetterWordsDto) => call<{ kept: true }>('letterWordsSave', { body }),
+    mutationFn: (body: LetterWordsDto) => call('letterWordsSave', { body }),
     onSuccess: (_, words) =>
       client.setQueryData(dueQuery.queryKey, (due) => due && { ...due, words: { ...words } }),
   });

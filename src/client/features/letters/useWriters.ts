@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import type { LetterHereView, LetterView, LetterWriter } from '#contract/letters.ts';
+import type { LetterView, LetterWriter } from '#contract/letters.ts';
 import { call } from '../../shared/api.ts';
 import { letterQuery } from './letters.queries.ts';
 
@@ -32,7 +32,7 @@ export function useWriters({ letterId, place, versionHere, onNewer }: Here): rea
       if (document.visibilityState === 'hidden') return;
       try {
         const params = { letterId };
-        const here = await call<LetterHereView>('letterHere', { params, body: { pageId, place } });
+        const here = await call('letterHere', { params, body: { pageId, place } });
         if (isOver) return;
         setOthers(here.others);
         if (here.version <= latest.current.versionHere()) return;

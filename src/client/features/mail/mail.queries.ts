@@ -1,12 +1,12 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type { MailServerDto, MailServerView, MailTried, OutboxView } from '#contract/mail.ts';
+import type { MailServerDto, MailServerView } from '#contract/mail.ts';
 import { call } from '../../shared/api.ts';
 
 const LOOK_AGAIN_MS = 5000;
 
 export const outboxQuery = queryOptions({
   queryKey: ['outbox'],
-  queryFn: ({ signal }) => call<OutboxView>('outboxList', { signal }),
+  queryFn: ({ signal }) => call('outboxList', { signal }),
   refetchInterval: LOOK_AGAIN_MS,
 });
 
@@ -28,7 +28,7 @@ export function useInTheirPlace(mail: string) {
 
 export const mailServerQuery = queryOptions({
   queryKey: ['mail-server'],
-  queryFn: ({ signal }) => call<MailServerView>('mailServerRead', { signal }),
+  queryFn: ({ signal }) => call('mailServerRead', { signal }),
 });
 
 export function useMailServer() {
@@ -39,17 +39,17 @@ export function useMailServer() {
   };
   return {
     put: useMutation({
-      mutationFn: (body: MailServerDto) => call<MailServerView>('mailServerPut', { body }),
+      mutationFn: (body: MailServerDto) => call('mailServerPut', { body }),
       onSuccess,
     }),
-    drop: useMutation({ mutationFn: () => call<MailServerView>('mailServerDrop'), onSuccess }),
+    drop: useMutation({ mutationFn: () => call('mailServerDrop'), onSuccess }),
     tryIt: useMutation({
-      mutationFn: () => call<MailTried>('mailServerTry'),
+      mutationFn: () => call('mailServerTry'),
       onSuccess: () => client.invalidateQueries({ queryKey: mailServerQuery.queryKey }),
     }),
     decide: useMutation({
       mutationFn: ({ mail, what }: { mail: string; what: 'mailAgain' | 'mailArrived' }) =>
-        call<MailServerView>(what, { params: { mail } }),
+        call(what, { params: { mail } }),
       onSuccess,
     }),
   };

@@ -4,7 +4,7 @@
  */
 import { useSyncExternalStore } from 'react';
 import { LONGEST_AGO_MS } from '#core/time/ago.ts';
-import { ApiProblem, call, mayPass } from '../../shared/api.ts';
+import { ApiProblem, callAgain, mayPass } from '../../shared/api.ts';
 import { allHere, dropHere, keepHere, type KeptAct } from '../../shared/device.ts';
 import { onReturn } from '../../shared/reach.ts';
 
@@ -49,7 +49,7 @@ async function send(act: KeptAct): Promise<boolean> {
   const settle = (outcome: Outcome): void => waiting.get(act.id)?.(outcome);
   try {
     const signal = AbortSignal.timeout(LONGEST_ANSWER_MS);
-    const sent = await call(act.route, { params: act.params, body: bodyOf(act), signal });
+    const sent = await callAgain(act.route, { params: act.params, body: bodyOf(act), signal });
     await dropHere('acts', act.id);
     // Gone from the list before anybody hears of it: what waits for it may go at once.
     acts = acts.filter((a) => a.id !== act.id);

@@ -1,7 +1,7 @@
 /** A batch: what is in it, when it is expected back and what that rests on, and what it holds up. */
 import { Link } from 'react-router';
 import type { BatchView, PastBatchView } from '#contract/outwork.ts';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatDay } from '#core/time/days.ts';
 import { useManner } from '../../shared/shop.ts';

@@ -10,28 +10,29 @@ import type {
   PiecesView,
   PieceToPartDto,
 } from '#contract/outwork.ts';
-import type { RouteName } from '#contract/access.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 
 export const outworkQuery = queryOptions({
   queryKey: ['outwork'],
-  queryFn: ({ signal }) => call<OutworkView>('outworkRead', { signal }),
+  queryFn: ({ signal }) => call('outworkRead', { signal }),
 });
 
 export const piecesQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['pieces', buildId],
-    queryFn: ({ signal }) => call<PiecesView>('piecesRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('piecesRead', { params: { buildId }, signal }),
   });
 
 /** A change of one piece; the server answers with the pieces of its car. */
-function usePieceChange<B extends object>(name: RouteName) {
+function usePieceChange<B>(
+  change: (at: { buildId: string; pieceId: string }, body: B) => Promise<PiecesView>,
+) {
   const client = useQueryClient();
   const changed = useBuildChanged();
   return useMutation({
     mutationFn: ({ buildId, pieceId, body }: { buildId: string; pieceId: string; body: B }) =>
-      call<PiecesView>(name, { params: { buildId, pieceId }, body }),
+      change({ buildId, pieceId }, body),
     onSuccess: (view, { buildId }) => {
       client.setQueryData(piecesQuery(buildId).queryKey, view);
       changed(buildId);
@@ -40,16 +41,18 @@ function usePieceChange<B extends object>(name: RouteName) {
   });
 }
 
-export const usePutPiece = () => usePieceChange<PiecePutDto>('piecePut');
-export const useActOnPiece = () => usePieceChange<PieceActDto>('pieceAct');
-export const useReplacePiece = () => usePieceChange<PieceToPartDto>('pieceToPart');
+export const usePutPiece = () =>
+  usePieceChange((params, body: PiecePutDto) => call('piecePut', { params, body }));
+export const useActOnPiece = () =>
+  usePieceChange((params, body: PieceActDto) => call('pieceAct', { params, body }));
+export const useReplacePiece = () =>
+  usePieceChange((params, body: PieceToPartDto) => call('pieceToPart', { params, body }));
 
 /** A change of one batch; the server answers with all outwork, and the news of each car comes by itself. */
-function useBatchChange<B extends object>(name: RouteName) {
+function useBatchChange<B>(change: (at: { batchId: string }, body: B) => Promise<OutworkView>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ batchId, body }: { batchId: string; body: B }) =>
-      call<OutworkView>(name, { params: { batchId }, body }),
+    mutationFn: ({ batchId, body }: { batchId: string; body: B }) => change({ batchId }, body),
     onSuccess: (view) => {
       client.setQueryData(outworkQuery.queryKey, view);
       void client.invalidateQueries({ queryKey: ['pieces'] });
@@ -58,7 +61,11 @@ function useBatchChange<B extends object>(name: RouteName) {
   });
 }
 
-export const usePutBatch = () => useBatchChange<BatchPutDto>('batchPut');
-export const useDropBatch = () => useBatchChange<BatchDropDto>('batchDrop');
-export const useSendBatch = () => useBatchChange<BatchSendDto>('batchSend');
-export const useReturnBatch = () => useBatchChange<BatchBackDto>('batchBack');
+export const usePutBatch = () =>
+  useBatchChange((params, body: BatchPutDto) => call('batchPut', { params, body }));
+export const useDropBatch = () =>
+  useBatchChange((params, body: BatchDropDto) => call('batchDrop', { params, body }));
+export const useSendBatch = () =>
+  useBatchChange((params, body: BatchSendDto) => call('batchSend', { params, body }));
+export const useReturnBatch = () =>
+  useBatchChange((params, body: BatchBackDto) => call('batchBack', { params, body }));

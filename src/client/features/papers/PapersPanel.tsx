@@ -2,7 +2,7 @@
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { FileTrigger } from 'react-aria-components';
 import { FileUp } from 'lucide-react';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { PaperView } from '#contract/papers.ts';
 import { bytesInWords } from '#core/book/book.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';

@@ -1,12 +1,11 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import type { PaperView } from '#contract/papers.ts';
 import { call } from '../../shared/api.ts';
 
 export const papersQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['papers', buildId],
-    queryFn: ({ signal }) => call<{ papers: PaperView[] }>('papersList', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('papersList', { params: { buildId }, signal }),
     select: (r) => r.papers,
   });
 
@@ -20,11 +19,11 @@ function usePaperChange<V>(buildId: string, change: (value: V) => Promise<unknow
 
 export const useAddPaper = (buildId: string) =>
   usePaperChange(buildId, (file: File) =>
-    call<PaperView>('paperUpload', { params: { buildId, paperId: uuidv7() }, file }),
+    call('paperUpload', { params: { buildId, paperId: uuidv7() }, file }),
   );
 export const useGivePaper = (buildId: string) =>
   usePaperChange(buildId, ({ id, given }: { id: string; given: boolean }) =>
-    call<PaperView>('paperGive', { params: { paperId: id }, body: { given } }),
+    call('paperGive', { params: { paperId: id }, body: { given } }),
   );
 export const useDropPaper = (buildId: string) =>
   usePaperChange(buildId, (paperId: string) => call('paperDrop', { params: { paperId } }));

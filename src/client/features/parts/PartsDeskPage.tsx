@@ -2,7 +2,7 @@
 import { useDeferredValue, useState } from 'react';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { PartsDeskView, PartView } from '#contract/parts.ts';
 import { ASKED, bySupplier, isOverdue, owedFor } from '#core/parts/parts.ts';
 import { wordsOf } from '../../shared/api.ts';

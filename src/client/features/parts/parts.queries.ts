@@ -1,14 +1,6 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import type {
-  DonorPutDto,
-  DonorsView,
-  PartActDto,
-  PartPutDto,
-  PartsDeskView,
-  PartsImportDto,
-  PartsView,
-} from '#contract/parts.ts';
-import type { TableBody, TableView } from '#contract/table.ts';
+import type { DonorPutDto, PartActDto, PartPutDto, PartsImportDto, PartsView } from '#contract/parts.ts';
+import type { TableBody } from '#contract/table.ts';
 import type { PartColumn } from '#core/parts/exchange.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
@@ -16,13 +8,13 @@ import { useBuildChanged } from '../entries/index.ts';
 export const partsQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['parts', buildId],
-    queryFn: ({ signal }) => call<PartsView>('partsRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('partsRead', { params: { buildId }, signal }),
   });
 
 export const deskQuery = (q: string) =>
   queryOptions({
     queryKey: ['parts-desk', q],
-    queryFn: ({ signal }) => call<PartsDeskView>('partsDesk', { query: { q }, signal }),
+    queryFn: ({ signal }) => call('partsDesk', { query: { q }, signal }),
   });
 
 /** A change of a build's parts; the server answers with all of them as they are then. */
@@ -41,12 +33,12 @@ function useChange<T>(buildId: string, change: (given: T) => Promise<PartsView>)
 
 export const usePutPart = (buildId: string) =>
   useChange(buildId, ({ partId, body }: { partId: string; body: PartPutDto }) =>
-    call<PartsView>('partPut', { params: { buildId, partId }, body }),
+    call('partPut', { params: { buildId, partId }, body }),
   );
 
 export const useActOnPart = (buildId: string) =>
   useChange(buildId, ({ partId, body }: { partId: string; body: PartActDto }) =>
-    call<PartsView>('partAct', { params: { buildId, partId }, body }),
+    call('partAct', { params: { buildId, partId }, body }),
   );
 
 /** Looks at a table of parts, or keeps it. */
@@ -54,7 +46,7 @@ export function useImportParts(buildId: string) {
   const changed = useBuildChanged();
   return useMutation({
     mutationFn: (body: TableBody<PartColumn>) =>
-      call<TableView<PartColumn>>('partsImport', {
+      call('partsImport', {
         params: { buildId },
         body: body satisfies PartsImportDto,
       }),
@@ -66,14 +58,14 @@ export function useImportParts(buildId: string) {
 
 export const donorsQuery = queryOptions({
   queryKey: ['donors'],
-  queryFn: ({ signal }) => call<DonorsView>('donorsRead', { signal }),
+  queryFn: ({ signal }) => call('donorsRead', { signal }),
 });
 
 export function usePutDonor() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ donorId, body }: { donorId: string; body: DonorPutDto }) =>
-      call<DonorsView>('donorPut', { params: { donorId }, body }),
+      call('donorPut', { params: { donorId }, body }),
     onSuccess: (view) => {
       client.setQueryData(donorsQuery.queryKey, view);
       void client.invalidateQueries({ queryKey: ['parts'] });

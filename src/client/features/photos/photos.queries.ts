@@ -1,14 +1,14 @@
 import { useMemo } from 'react';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { PhotoSize } from '#contract/photoFiles.ts';
-import type { BuildPhotoView, PhotoSaveDto, PhotosView, PhotoView } from '#contract/photos.ts';
+import type { BuildPhotoView, PhotoSaveDto, PhotoView } from '#contract/photos.ts';
 import { call } from '../../shared/api.ts';
 
 export const photosQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['photos', buildId],
-    queryFn: ({ signal }) => call<PhotosView>('photosList', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('photosList', { params: { buildId }, signal }),
   });
 
 export type PhotosByEntry = ReadonlyMap<string, readonly BuildPhotoView[]>;
@@ -44,7 +44,7 @@ function usePhotoChanged(): (photo: { buildId: string }) => Promise<void> {
 export function useSavePhoto(buildId: string, photoId: string) {
   const changed = usePhotoChanged();
   return useMutation({
-    mutationFn: (body: PhotoSaveDto) => call<PhotoView>('photoSave', { params: { photoId }, body }),
+    mutationFn: (body: PhotoSaveDto) => call('photoSave', { params: { photoId }, body }),
     onSuccess: () => changed({ buildId }),
   });
 }

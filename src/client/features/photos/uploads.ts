@@ -5,7 +5,7 @@
  */
 import { useSyncExternalStore } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { NAME_HEADER } from '#contract/photoFiles.ts';
 import type { Problem } from '#contract/problem.ts';
 import { whyNotSize } from '#core/photo/limits.ts';

@@ -1,16 +1,16 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { PieceStandDto } from '#contract/outwork.ts';
-import type { PinnedDto, PlanCarView, PlanPieceView, PlanPlaceView, PlanView } from '#contract/plan.ts';
+import type { PinnedDto, PlanCarView, PlanPieceView, PlanPlaceView } from '#contract/plan.ts';
 import type { EntryAddDto } from '#contract/entries.ts';
-import type { PlacePutDto, ShopListsView } from '#contract/shop.ts';
+import type { PlacePutDto } from '#contract/shop.ts';
 import type { Spot } from '#core/plan/floorPlan.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 
 export const planQuery = queryOptions({
   queryKey: ['plan'],
-  queryFn: ({ signal }) => call<PlanView>('planRead', { signal }),
+  queryFn: ({ signal }) => call('planRead', { signal }),
 });
 
 /** Moves a car: an entry of its logbook, as if it had been written in the log line. */
@@ -77,7 +77,7 @@ export function useDrawPlace() {
     mutationFn: ({ place, spot }: { place: PlanPlaceView; spot: Spot }) => {
       const { id, version, name, kind, position, closed } = place;
       const body: PlacePutDto = { version, name, kind, position, closed, spot };
-      return call<ShopListsView>('placePut', { params: { placeId: id }, body });
+      return call('placePut', { params: { placeId: id }, body });
     },
     onSettled: () => {
       void client.invalidateQueries({ queryKey: ['plan'] });
@@ -91,7 +91,7 @@ export function useSetPinned() {
   const changed = useBuildChanged();
   return useMutation({
     mutationFn: ({ buildId, body }: { buildId: string; body: PinnedDto }) =>
-      call<PlanView>('pinnedSet', { params: { buildId }, body }),
+      call('pinnedSet', { params: { buildId }, body }),
     onSuccess: (plan, { buildId }) => {
       client.setQueryData(planQuery.queryKey, plan);
       changed(buildId);

@@ -18,9 +18,7 @@ function useSessionChange<V>(change: (value: V) => Promise<SessionView>) {
   });
 }
 
-export const useSignIn = () => useSessionChange((body: SignInDto) => call<SessionView>('signIn', { body }));
-export const useSignInDemo = () =>
-  useSessionChange((role: Role) => call<SessionView>('signInDemo', { body: { role } }));
-export const useCreateShop = () =>
-  useSessionChange((body: ShopCreateDto) => call<SessionView>('shopCreate', { body }));
-export const useSignOut = () => useSessionChange(() => call<SessionView>('signOut'));
+export const useSignIn = () => useSessionChange((body: SignInDto) => call('signIn', { body }));
+export const useSignInDemo = () => useSessionChange((role: Role) => call('signInDemo', { body: { role } }));
+export const useCreateShop = () => useSessionChange((body: ShopCreateDto) => call('shopCreate', { body }));
+export const useSignOut = () => useSessionChange(() => call('signOut'));

@@ -4,7 +4,7 @@ import { call } from '../../shared/api.ts';
 
 export const ratesQuery = queryOptions({
   queryKey: ['rates'],
-  queryFn: ({ signal }) => call<RatesView>('ratesRead', { signal }),
+  queryFn: ({ signal }) => call('ratesRead', { signal }),
 });
 
 function useTaken() {
@@ -19,7 +19,7 @@ export function usePutRate() {
   const taken = useTaken();
   return useMutation({
     mutationFn: ({ rateId, body }: { rateId: string; body: RatePutDto }) =>
-      call<RatesView>('ratePut', { params: { rateId }, body }),
+      call('ratePut', { params: { rateId }, body }),
     onSuccess: taken,
   });
 }
@@ -27,7 +27,7 @@ export function usePutRate() {
 export function useDropRate() {
   const taken = useTaken();
   return useMutation({
-    mutationFn: (rateId: string) => call<RatesView>('rateDrop', { params: { rateId } }),
+    mutationFn: (rateId: string) => call('rateDrop', { params: { rateId } }),
     onSuccess: taken,
   });
 }

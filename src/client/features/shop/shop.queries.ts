@@ -1,7 +1,6 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   AbsencePutDto,
-  InvitationView,
   PersonPutDto,
   PlacePutDto,
   ShopListsView,
@@ -11,22 +10,21 @@ import { call } from '../../shared/api.ts';
 
 export const listsQuery = queryOptions({
   queryKey: ['shop-lists'],
-  queryFn: ({ signal }) => call<ShopListsView>('shopLists', { signal }),
+  queryFn: ({ signal }) => call('shopLists', { signal }),
 });
 
 /** What is put in each of the lists, and where to. */
-interface Puts {
-  person: PersonPutDto;
-  place: PlacePutDto;
-  vendor: VendorPutDto;
-  absence: AbsencePutDto;
-}
+export const PUT = {
+  person: (personId: string, body: PersonPutDto) => call('personPut', { params: { personId }, body }),
+  place: (placeId: string, body: PlacePutDto) => call('placePut', { params: { placeId }, body }),
+  vendor: (vendorId: string, body: VendorPutDto) => call('vendorPut', { params: { vendorId }, body }),
+  absence: (absenceId: string, body: AbsencePutDto) => call('absencePut', { params: { absenceId }, body }),
+};
 
-export function usePut<K extends keyof Puts>(list: K) {
+export function usePut<B>(put: (id: string, body: B) => Promise<ShopListsView>) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ id, body }: { id: string; body: Puts[K] }) =>
-      call<ShopListsView>(`${list}Put`, { params: { [`${list}Id`]: id }, body }),
+    mutationFn: ({ id, body }: { id: string; body: B }) => put(id, body),
     onSuccess: (view) => {
       client.setQueryData(listsQuery.queryKey, view);
       for (const queryKey of [['known'], ['waits']]) void client.invalidateQueries({ queryKey });
@@ -37,4 +35,4 @@ export function usePut<K extends keyof Puts>(list: K) {
 }
 
 export const useInvite = (personId: string) =>
-  useMutation({ mutationFn: () => call<InvitationView>('personInvite', { params: { personId } }) });
+  useMutation({ mutationFn: () => call('personInvite', { params: { personId } }) });

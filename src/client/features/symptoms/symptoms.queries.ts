@@ -5,7 +5,7 @@ import { call } from '../../shared/api.ts';
 export const symptomsQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['symptoms', buildId],
-    queryFn: ({ signal }) => call<SymptomsView>('symptomsRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('symptomsRead', { params: { buildId }, signal }),
   });
 
 /** A change of a build's symptoms; the server answers with all of them as they are then. */
@@ -20,12 +20,12 @@ function useChange<T>(buildId: string, change: (given: T) => Promise<SymptomsVie
 
 export const usePutSymptom = (buildId: string) =>
   useChange(buildId, ({ symptomId, body }: { symptomId: string; body: SymptomPutDto }) =>
-    call<SymptomsView>('symptomPut', { params: { buildId, symptomId }, body }),
+    call('symptomPut', { params: { buildId, symptomId }, body }),
   );
 
 export const useLinkEntry = (buildId: string) =>
   useChange(
     buildId,
     ({ symptomId, entryId, body }: { symptomId: string; entryId: string; body: SymptomEntryDto }) =>
-      call<SymptomsView>('symptomEntryPut', { params: { buildId, symptomId, entryId }, body }),
+      call('symptomEntryPut', { params: { buildId, symptomId, entryId }, body }),
   );

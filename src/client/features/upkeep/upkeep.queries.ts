@@ -1,11 +1,10 @@
 import { queryOptions } from '@tanstack/react-query';
-import type { UpkeepView } from '#contract/upkeep.ts';
 import { call } from '../../shared/api.ts';
 
 const LOOK_AGAIN_MS = 5 * 60_000;
 
 export const upkeepQuery = queryOptions({
   queryKey: ['upkeep'],
-  queryFn: ({ signal }) => call<UpkeepView>('upkeepRead', { signal }),
+  queryFn: ({ signal }) => call('upkeepRead', { signal }),
   refetchInterval: LOOK_AGAIN_MS,
 });

@@ -6,7 +6,7 @@ import { call } from '../../shared/api.ts';
 export const vehicleQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['vehicle', buildId],
-    queryFn: ({ signal }) => call<VehicleView>('vehicleRead', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('vehicleRead', { params: { buildId }, signal }),
   });
 
 const took = (client: QueryClient, buildId: string) => (view: VehicleView) => {
@@ -17,7 +17,7 @@ const took = (client: QueryClient, buildId: string) => (view: VehicleView) => {
 export function useSaveIdentity(buildId: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (body: IdentityDto) => call<VehicleView>('identitySave', { params: { buildId }, body }),
+    mutationFn: (body: IdentityDto) => call('identitySave', { params: { buildId }, body }),
     onSuccess: took(client, buildId),
   });
 }
@@ -26,7 +26,7 @@ export function usePutRow<R extends Register>(buildId: string, register: R) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ id, body }: { id: string; body: RowDtoOf<R> }) =>
-      call<VehicleView>('registerRowPut', { params: { buildId, register, rowId: id }, body }),
+      call('registerRowPut', { params: { buildId, register, rowId: id }, body }),
     onSuccess: took(client, buildId),
   });
 }
@@ -34,8 +34,7 @@ export function usePutRow<R extends Register>(buildId: string, register: R) {
 export function useDropRow(buildId: string, register: Register) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) =>
-      call<VehicleView>('registerRowDrop', { params: { buildId, register, rowId: id } }),
+    mutationFn: (id: string) => call('registerRowDrop', { params: { buildId, register, rowId: id } }),
     onSuccess: took(client, buildId),
   });
 }

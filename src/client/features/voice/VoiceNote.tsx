@@ -1,7 +1,7 @@
 /** A voice note in the logbook: played, and what it says, once somebody has written it down. */
 import { lazy, Suspense, useState } from 'react';
 import { styled } from 'styled-components';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { VoiceView } from '#contract/voice.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Row, Stack } from '../../ui/parts.tsx';

@@ -1,7 +1,7 @@
 /** What a voice note says: heard again, dictated or typed, or heard by the transcriber and read before it is kept. */
 import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { LONGEST_VOICE_WORDS, type VoiceView } from '#contract/voice.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';

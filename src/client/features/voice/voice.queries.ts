@@ -1,12 +1,12 @@
 import { useMemo } from 'react';
 import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type { HeardView, VoiceWordsDto, VoicesView, VoiceView } from '#contract/voice.ts';
+import type { VoiceWordsDto, VoiceView } from '#contract/voice.ts';
 import { call } from '../../shared/api.ts';
 
 export const voicesQuery = (buildId: string) =>
   queryOptions({
     queryKey: ['voice', buildId],
-    queryFn: ({ signal }) => call<VoicesView>('voicesList', { params: { buildId }, signal }),
+    queryFn: ({ signal }) => call('voicesList', { params: { buildId }, signal }),
   });
 
 export type VoicesByEntry = ReadonlyMap<string, readonly VoiceView[]>;
@@ -27,9 +27,9 @@ export function useVoiceWords(buildId: string, voiceId: string) {
   const client = useQueryClient();
   return {
     save: useMutation({
-      mutationFn: (body: VoiceWordsDto) => call<VoiceView>('voiceWordsPut', { params: { voiceId }, body }),
+      mutationFn: (body: VoiceWordsDto) => call('voiceWordsPut', { params: { voiceId }, body }),
       onSuccess: () => client.invalidateQueries({ queryKey: ['voice', buildId] }),
     }),
-    hear: useMutation({ mutationFn: () => call<HeardView>('voiceHear', { params: { voiceId } }) }),
+    hear: useMutation({ mutationFn: () => call('voiceHear', { params: { voiceId } }) }),
   };
 }

@@ -5,7 +5,7 @@ import { sendAct } from '../outgoing/index.ts';
 
 export const walkQuery = queryOptions({
   queryKey: ['walk'],
-  queryFn: ({ signal }) => call<WalkView>('walkRead', { signal }),
+  queryFn: ({ signal }) => call('walkRead', { signal }),
 });
 
 /** Marks a car as looked at; without a network it is marked here, and goes when there is one. */
@@ -30,7 +30,7 @@ export function useSeen() {
 export function useEndWalk() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (walkId: string) => call<{ ended: true }>('walkEnd', { params: { walkId } }),
+    mutationFn: (walkId: string) => call('walkEnd', { params: { walkId } }),
     onSuccess: () => client.invalidateQueries({ queryKey: walkQuery.queryKey }),
   });
 }

@@ -49,6 +49,7 @@ export default function PlaybookDialog({ work, onClose }: Props) {
   const press = (): void =>
     use.mutate(
       {
+        params: {},
         body: {
           playbookId,
           fallen,

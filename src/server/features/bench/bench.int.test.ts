@@ -4,7 +4,7 @@
  * who change one specification, another shop, a reading taken hours ago without a network.
  */
 import { describe, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { BenchView, DoneJobsView } from '#contract/bench.ts';
 import { estimateLine, makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
 

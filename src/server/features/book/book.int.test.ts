@@ -13,7 +13,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import supertest from 'supertest';
 import yazl from 'yazl';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { BookView } from '#contract/book.ts';
 import type { EntriesView } from '#contract/entries.ts';
 import { NAME_HEADER } from '#contract/photoFiles.ts';

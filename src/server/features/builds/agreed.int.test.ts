@@ -3,7 +3,7 @@
  * below what was used, a stale version, a technician.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { AgreedPutDto, BuildView } from '#contract/builds.ts';
 import { estimateLine, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 

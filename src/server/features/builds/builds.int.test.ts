@@ -1,6 +1,6 @@
 /** Builds. Nasty cases: the same request twice at once, two who change what is next, unknown and malformed fields. */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
 const it = openShop('builds');

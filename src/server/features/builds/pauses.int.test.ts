@@ -3,7 +3,7 @@
  * after it, a technician.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { BuildView, PauseDto } from '#contract/builds.ts';
 import type { WaitsView } from '#contract/waits.ts';
 import { promiseNow } from '#core/pauses/pauses.ts';

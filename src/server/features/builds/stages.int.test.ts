@@ -3,7 +3,7 @@
  * meanwhile, a car that is not roadworthy, a nickname that is taken, by two at once, and by a reopened build; a technician.
  */
 import { describe, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { BuildRow, BuildView, ClosedView } from '#contract/builds.ts';
 import { line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 

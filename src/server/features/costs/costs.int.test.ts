@@ -3,7 +3,7 @@
  * ordered, the same invoice twice, money that comes in twice at once, more going back than came, a technician at the door.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { CostsView, InvoicePutDto, InvoicesView } from '#contract/costs.ts';
 import type { WaitsView } from '#contract/waits.ts';
 import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';

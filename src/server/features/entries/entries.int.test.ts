@@ -4,7 +4,7 @@
  * malformed fields, bodies too large, a line of the day before, midnight in another time zone.
  */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { EntriesView, EntryView } from '#contract/entries.ts';
 import type { BuildView } from '#contract/builds.ts';
 import { inShop } from '#server/db/pool.ts';

@@ -4,7 +4,7 @@
  * behind the app's back, another build's line, amounts out of order.
  */
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { EstimateLineDto, EstimateView } from '#contract/estimate.ts';
 import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 

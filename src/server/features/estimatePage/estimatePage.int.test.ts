@@ -5,7 +5,7 @@
  */
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { EstimateLineDto, EstimateView } from '#contract/estimate.ts';
 import { startWorker } from '#server/jobs/worker.ts';
 import { estimateLine, makeBuild, nextId, openShop } from '#tests/support/server.ts';

@@ -16,7 +16,7 @@ import { dayOf, formatDay } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { field } from '../../http/forms.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import { nonceOf, refuseCrossSite } from '../../http/security.ts';
 import { queueCode } from '../../jobs/queue.ts';
 import { isUuid } from '../../uuid.ts';
@@ -216,18 +216,18 @@ const patience = (limit: number) =>
 
 export function estimatePageRoutes(deps: Deps): Feature {
   return {
-    estimatePage: handler({
+    estimatePage: {
       before: [patience(300)],
       run: (call) => answer(deps, call, (opened) => newestPage(opened, null, 200)),
-    }),
+    },
     // Each answer sends a mail.
-    estimateAnswer: handler({
+    estimateAnswer: {
       before: [patience(20), refuseCrossSite, form],
       run: (call) => answer(deps, call, (opened) => takeAnswers(deps, opened, call.req)),
-    }),
-    estimateCode: handler({
+    },
+    estimateCode: {
       before: [patience(60), refuseCrossSite, form],
       run: (call) => answer(deps, call, (opened) => takeCode(deps, opened, call.req)),
-    }),
+    },
   };
 }

@@ -3,7 +3,7 @@ import { NEWEST_MIGRATION } from '../../db/migrate.ts';
 import { atTheDoor } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { Refusal } from '../../http/refusal.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 
 /**
  * 200 only when the database answers and is migrated to what this server knows. Where the disk is full it is still 200, since
@@ -11,7 +11,7 @@ import { handler, type Feature } from '../../http/routes.ts';
  */
 export function healthRoutes(deps: Deps): Feature {
   return {
-    health: handler({
+    health: {
       run: async () => {
         const migrated = await atTheDoor(deps.db, {}, (tx) =>
           tx.one('select 1 from knex_migrations where name = :name', { name: NEWEST_MIGRATION }),
@@ -22,6 +22,6 @@ export function healthRoutes(deps: Deps): Feature {
         if (!migrated) throw new Refusal('unavailable', 'The database is not migrated.');
         return { status: diskAlarm(await deps.disk()) ?? 'ok' };
       },
-    }),
+    },
   };
 }

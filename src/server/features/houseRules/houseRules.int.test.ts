@@ -3,7 +3,7 @@
  * at once, another shop’s rules, refused and the past then told otherwise, a rule without its “found”.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { HouseRulesView, ProposalsView } from '#contract/houseRules.ts';
 import { FIRST_RULES } from '#core/houseRules/rules.ts';
 import { makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';

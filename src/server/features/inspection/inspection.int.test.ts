@@ -3,7 +3,7 @@
  * vehicle, a note dressed up as a finding, two who mark at once, prices before a technician, another shop’s build.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { InspectionView } from '#contract/inspection.ts';
 import { line, makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
 

@@ -1,18 +1,18 @@
 import { CheckpointMarkDto, FittedDto } from '#contract/inspection.ts';
 import type { Deps } from '../../deps.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import { markCheckpoint, readInspection, setFitted } from './inspection.service.ts';
 
 export function inspectionRoutes(deps: Deps): Feature {
   return {
-    inspectionRead: handler({ run: ({ who, params }) => readInspection(deps, who, params.buildId!) }),
-    inspectionMark: handler({
+    inspectionRead: { run: ({ who, params }) => readInspection(deps, who, params.buildId) },
+    inspectionMark: {
       body: CheckpointMarkDto,
-      run: ({ who, params, body }) => markCheckpoint(deps, who, params.buildId!, body),
-    }),
-    fittedSave: handler({
+      run: ({ who, params, body }) => markCheckpoint(deps, who, params.buildId, body),
+    },
+    fittedSave: {
       body: FittedDto,
-      run: ({ who, params, body }) => setFitted(deps, who, params.buildId!, body),
-    }),
+      run: ({ who, params, body }) => setFitted(deps, who, params.buildId, body),
+    },
   };
 }

@@ -5,7 +5,7 @@
 import { expect, test } from '@jest/globals';
 import encodeQR from 'qr';
 import decodeQR from 'qr/decode.js';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { MOST_LABELS, type FoundView } from '#contract/labels.ts';
 import { codeOf } from '#core/codes/codes.ts';
 import { LABEL_SIZES } from '#core/codes/labels.ts';

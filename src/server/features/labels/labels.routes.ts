@@ -1,15 +1,15 @@
 import { LabelsQueryDto } from '#contract/labels.ts';
 import type { Deps } from '../../deps.ts';
 import { sendFile } from '../../http/outFile.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import { findByCode, printLabels } from './labels.service.ts';
 
 export function labelsRoutes(deps: Deps): Feature {
   return {
-    labelsPdf: handler({
+    labelsPdf: {
       query: LabelsQueryDto,
       run: async ({ who, query, res }) => sendFile(res, await printLabels(deps, who, query)),
-    }),
-    codeFind: handler({ run: ({ who, params }) => findByCode(deps, who, params.code!) }),
+    },
+    codeFind: { run: ({ who, params }) => findByCode(deps, who, params.code) },
   };
 }

@@ -8,7 +8,7 @@ import type { Deps } from '../../deps.ts';
 import { field } from '../../http/forms.ts';
 import { sendFile } from '../../http/outFile.ts';
 import { notFound } from '../../http/refusal.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import { nonceOf, refuseCrossSite } from '../../http/security.ts';
 import { isUuid } from '../../uuid.ts';
 import { bookGiven, fileOfBook } from '../book/index.ts';
@@ -132,7 +132,7 @@ function sendLetterPage(res: Response, status: number, html: string | null): voi
 
 export function letterPageRoutes(deps: Deps): Feature {
   return {
-    letterPage: handler({
+    letterPage: {
       before: [patience()],
       run: async ({ params, res }) => {
         const token = params.token ?? '';
@@ -141,8 +141,8 @@ export function letterPageRoutes(deps: Deps): Feature {
         sendLetterPage(res, html === null ? 404 : 200, html);
         return undefined;
       },
-    }),
-    questionAsk: handler({
+    },
+    questionAsk: {
       before: [askPatience(), refuseCrossSite, form],
       run: async ({ params, req, res }) => {
         const token = params.token ?? '';
@@ -152,8 +152,8 @@ export function letterPageRoutes(deps: Deps): Feature {
         else sendLetterPage(res, html === null ? 404 : 400, html);
         return undefined;
       },
-    }),
-    linkBook: handler({
+    },
+    linkBook: {
       before: [patience()],
       run: async ({ params, res }) => {
         const { token = '', bookFile = '' } = params;
@@ -166,8 +166,8 @@ export function letterPageRoutes(deps: Deps): Feature {
         await sendPhoto(deps, res, found.shopId, { ...found.file, mayChange: true });
         return undefined;
       },
-    }),
-    linkPaper: handler({
+    },
+    linkPaper: {
       before: [patience()],
       run: async ({ params, res }) => {
         const { token = '', paperId = '' } = params;
@@ -180,8 +180,8 @@ export function letterPageRoutes(deps: Deps): Feature {
         await sendPhoto(deps, res, found.shopId, found.file);
         return undefined;
       },
-    }),
-    linkRevision: handler({
+    },
+    linkRevision: {
       before: [patience()],
       run: async ({ params, res }) => {
         const { token = '', revisionId = '' } = params;
@@ -191,8 +191,8 @@ export function letterPageRoutes(deps: Deps): Feature {
         res.set('cache-control', 'private, no-store');
         return sendFile(res, await exportPdf(deps, of, link.build_id, revisionId));
       },
-    }),
-    letterPicture: handler({
+    },
+    letterPicture: {
       before: [patience()],
       run: async ({ params, res }) => {
         const { token = '', hash = '' } = params;
@@ -201,6 +201,6 @@ export function letterPageRoutes(deps: Deps): Feature {
         await sendPhoto(deps, res, shopId, { hash, type: 'image/jpeg' });
         return undefined;
       },
-    }),
+    },
   };
 }

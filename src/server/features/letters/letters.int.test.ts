@@ -5,7 +5,7 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { DueView, LetterView } from '#contract/letters.ts';
 import { figuresTold } from '#core/update/letter.ts';
 import { inShop } from '#server/db/pool.ts';

@@ -4,7 +4,7 @@
  */
 import { expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { LetterView } from '#contract/letters.ts';
 import type { ReaderView } from '#contract/readers.ts';
 import { figuresTold } from '#core/update/letter.ts';

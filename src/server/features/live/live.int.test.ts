@@ -5,7 +5,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { createApp, type App } from '#server/app.ts';
 import {
   line,

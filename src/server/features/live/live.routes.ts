@@ -2,7 +2,7 @@ import type { Request, Response } from 'express';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { Refusal } from '../../http/refusal.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import { lastSeq } from '../entries/index.ts';
 import { isOpenSession } from '../session/index.ts';
 import type { Listener, LiveHub } from './live.hub.ts';
@@ -26,7 +26,7 @@ function open(res: Response): void {
 
 export function liveRoutes(deps: Deps, hub: LiveHub): Feature {
   return {
-    live: handler({
+    live: {
       run: async ({ req, res, who }) => {
         if (!hub.hasRoomFor(who.personId))
           throw new Refusal(
@@ -56,6 +56,6 @@ export function liveRoutes(deps: Deps, hub: LiveHub): Feature {
         });
         return undefined;
       },
-    }),
+    },
   };
 }

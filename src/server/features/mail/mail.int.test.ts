@@ -7,7 +7,7 @@ import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import nodemailer from 'nodemailer';
 import { SMTPServer } from 'smtp-server';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { EntriesView } from '#contract/entries.ts';
 import type { LetterView } from '#contract/letters.ts';
 import type { MailServerDto, OutboxView } from '#contract/mail.ts';

@@ -3,7 +3,7 @@
  * missing and found later, a stale version, another car's task, a technician who must see no price and lose none.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type {
   BatchBackDto,
   BatchPutDto,

@@ -10,7 +10,7 @@ import {
 } from '#contract/outwork.ts';
 import type { Deps } from '../../deps.ts';
 import { sendFile } from '../../http/outFile.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import { dropBatch, putBatch, returnBatch, sendBatch } from './batches.service.ts';
 import { printManifest } from './manifest.service.ts';
 import { readOutwork, readPieces } from './outworkNow.ts';
@@ -18,42 +18,42 @@ import { actOnPiece, putPiece, replacePiece, standPiece } from './pieces.service
 
 export function outworkRoutes(deps: Deps): Feature {
   return {
-    outworkRead: handler({ run: ({ who }) => readOutwork(deps, who) }),
-    piecesRead: handler({ run: ({ who, params }) => readPieces(deps, who, params.buildId!) }),
-    piecePut: handler({
+    outworkRead: { run: ({ who }) => readOutwork(deps, who) },
+    piecesRead: { run: ({ who, params }) => readPieces(deps, who, params.buildId) },
+    piecePut: {
       body: PiecePutDto,
-      run: ({ who, params, body }) => putPiece(deps, who, params.buildId!, params.pieceId!, body),
-    }),
-    pieceAct: handler({
+      run: ({ who, params, body }) => putPiece(deps, who, params.buildId, params.pieceId, body),
+    },
+    pieceAct: {
       body: PieceActDto,
-      run: ({ who, params, body }) => actOnPiece(deps, who, params.buildId!, params.pieceId!, body),
-    }),
-    pieceStand: handler({
+      run: ({ who, params, body }) => actOnPiece(deps, who, params.buildId, params.pieceId, body),
+    },
+    pieceStand: {
       body: PieceStandDto,
-      run: ({ who, params, body }) => standPiece(deps, who, params.buildId!, params.pieceId!, body),
-    }),
-    pieceToPart: handler({
+      run: ({ who, params, body }) => standPiece(deps, who, params.buildId, params.pieceId, body),
+    },
+    pieceToPart: {
       body: PieceToPartDto,
-      run: ({ who, params, body }) => replacePiece(deps, who, params.buildId!, params.pieceId!, body),
-    }),
-    batchPut: handler({
+      run: ({ who, params, body }) => replacePiece(deps, who, params.buildId, params.pieceId, body),
+    },
+    batchPut: {
       body: BatchPutDto,
-      run: ({ who, params, body }) => putBatch(deps, who, params.batchId!, body),
-    }),
-    batchDrop: handler({
+      run: ({ who, params, body }) => putBatch(deps, who, params.batchId, body),
+    },
+    batchDrop: {
       body: BatchDropDto,
-      run: ({ who, params, body }) => dropBatch(deps, who, params.batchId!, body),
-    }),
-    batchSend: handler({
+      run: ({ who, params, body }) => dropBatch(deps, who, params.batchId, body),
+    },
+    batchSend: {
       body: BatchSendDto,
-      run: ({ who, params, body }) => sendBatch(deps, who, params.batchId!, body),
-    }),
-    batchBack: handler({
+      run: ({ who, params, body }) => sendBatch(deps, who, params.batchId, body),
+    },
+    batchBack: {
       body: BatchBackDto,
-      run: ({ who, params, body }) => returnBatch(deps, who, params.batchId!, body),
-    }),
-    batchPdf: handler({
-      run: async ({ who, params, res }) => sendFile(res, await printManifest(deps, who, params.batchId!)),
-    }),
+      run: ({ who, params, body }) => returnBatch(deps, who, params.batchId, body),
+    },
+    batchPdf: {
+      run: async ({ who, params, res }) => sendFile(res, await printManifest(deps, who, params.batchId)),
+    },
   };
 }

@@ -4,7 +4,7 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { NAME_HEADER } from '#contract/photoFiles.ts';
 import { MOST_PAPER_BYTES } from '#contract/papers.ts';
 import { makeBuild, makeShop, nextId, openShop, signedIn, type Agent } from '#tests/support/server.ts';

@@ -3,7 +3,7 @@
  * part, a unit of another year, a technician who must see no price and must not lose one, a search with % in it.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { PartActDto, PartPutDto, PartsDeskView, PartsView, PartView } from '#contract/parts.ts';
 import { makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 

@@ -9,7 +9,7 @@ import path from 'node:path';
 import { expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { LetterView } from '#contract/letters.ts';
 import { figuresTold } from '#core/update/letter.ts';
 import { NAME_HEADER } from '#contract/photoFiles.ts';

@@ -3,7 +3,7 @@ import { PhotoSaveDto } from '#contract/photos.ts';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import { wasShown } from './photos.queries.ts';
 import * as s from './photos.service.ts';
 import { sendPhoto } from './sendPhoto.ts';
@@ -16,19 +16,19 @@ const sizeOf = (size: string | undefined): PhotoSize => {
 
 export function photosRoutes(deps: Deps): Feature {
   return {
-    photosList: handler({ run: ({ who, params }) => s.listPhotos(deps, who, params.buildId!) }),
-    photoUpload: handler({
+    photosList: { run: ({ who, params }) => s.listPhotos(deps, who, params.buildId) },
+    photoUpload: {
       run: ({ who, params, req }) => {
-        const at = { buildId: params.buildId!, entryId: params.entryId!, id: params.photoId! };
+        const at = { buildId: params.buildId, entryId: params.entryId, id: params.photoId };
         return s.uploadPhoto(deps, who, at, req);
       },
-    }),
-    photoSave: handler({
+    },
+    photoSave: {
       body: PhotoSaveDto,
-      run: ({ who, params, body }) => s.savePhoto(deps, who, params.photoId!, body),
-    }),
-    photoRemove: handler({ run: ({ who, params }) => s.removePhoto(deps, who, params.photoId!) }),
-    pictureFile: handler({
+      run: ({ who, params, body }) => s.savePhoto(deps, who, params.photoId, body),
+    },
+    photoRemove: { run: ({ who, params }) => s.removePhoto(deps, who, params.photoId) },
+    pictureFile: {
       run: async ({ who, params, res }) => {
         const { buildId = '', hash = '' } = params;
         if (!(await inShop(deps.db, who.shopId, (tx) => wasShown(tx, buildId, hash))))
@@ -36,14 +36,14 @@ export function photosRoutes(deps: Deps): Feature {
         await sendPhoto(deps, res, who.shopId, { hash, type: 'image/jpeg' });
         return undefined;
       },
-    }),
-    photoFile: handler({
+    },
+    photoFile: {
       run: async ({ who, params, res }) => {
         const size = sizeOf(params.size);
-        const { name, ...file } = await s.photoFile(deps, who, params.photoId!, size);
+        const { name, ...file } = await s.photoFile(deps, who, params.photoId, size);
         await sendPhoto(deps, res, who.shopId, { ...file, ...(size === 'original' ? { saveAs: name } : {}) });
         return undefined;
       },
-    }),
+    },
   };
 }

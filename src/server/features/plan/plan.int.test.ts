@@ -3,7 +3,7 @@
  * part that moves where a car stands, a place that the shop does not know, a place drawn over another.
  */
 import { beforeAll, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { PlanView } from '#contract/plan.ts';
 import { line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 

@@ -5,7 +5,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { openPost } from '#server/mail/post.ts';
 import supertest, { type Test } from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { QuestionView } from '#contract/questions.ts';
 import { makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
 import { mailAnswer } from './questions.mail.ts';

@@ -8,7 +8,7 @@ import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
 import { generateSync } from 'otplib';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { AccountEvent, AccountView, RecoveryCodes, SecondFactorBegun } from '#contract/account.ts';
 import { startWorker, type Worker } from '#server/jobs/worker.ts';
 import { makeBuild, makeShop, nextId, openShop, startServer, type Agent } from '#tests/support/server.ts';

@@ -4,7 +4,7 @@
  */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import { createApp } from '#server/app.ts';
 import { makeShop, nextId, startServer, type TestServer } from '#tests/support/server.ts';
 

@@ -11,7 +11,7 @@ import {
 import { ShopCreateDto, SignInDemoDto, SignInDto } from '#contract/session.ts';
 import type { Deps } from '../../deps.ts';
 import { Refusal } from '../../http/refusal.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import type { SignedIn } from '../../http/session.ts';
 import * as account from './account.service.ts';
 import { createFirstShop, noteSignOut, readSession, signIn, signInDemo } from './session.service.ts';
@@ -80,8 +80,8 @@ const fewLinks = (): RequestHandler[] => [
 
 export function sessionRoutes(deps: Deps): Feature {
   return {
-    sessionRead: handler({ run: ({ who }) => readSession(deps, who) }),
-    signIn: handler({
+    sessionRead: { run: ({ who }) => readSession(deps, who) },
+    signIn: {
       body: SignInDto,
       before: slowDown(),
       run: async ({ body, req }) => {
@@ -89,58 +89,58 @@ export function sessionRoutes(deps: Deps): Feature {
         await begin(deps, req, who);
         return readSession(deps, who);
       },
-    }),
-    signInDemo: handler({
+    },
+    signInDemo: {
       body: SignInDemoDto,
       run: async ({ body, req }) => {
         const who = await signInDemo(deps, body.role);
         await begin(deps, req, who);
         return readSession(deps, who);
       },
-    }),
-    signOut: handler({
+    },
+    signOut: {
       run: async ({ req, res, who }) => {
         await end(req);
         if (who) await noteSignOut(deps, who);
         res.clearCookie('avrik');
         return readSession(deps, undefined);
       },
-    }),
-    accountRead: handler({ run: ({ who, req }) => account.readAccount(deps, who, req.sessionID) }),
-    accountEvents: handler({ run: ({ who }) => account.listEvents(deps, who) }),
-    passwordForgot: handler({
+    },
+    accountRead: { run: ({ who, req }) => account.readAccount(deps, who, req.sessionID) },
+    accountEvents: { run: ({ who }) => account.listEvents(deps, who) },
+    passwordForgot: {
       body: PasswordForgotDto,
       before: fewLinks(),
       run: async ({ body }) => {
         await account.askReset(deps, body.email);
         return { asked: true };
       },
-    }),
-    passwordSet: handler({
+    },
+    passwordSet: {
       body: PasswordSetDto,
       before: [limit(PER_ADDRESS)],
       run: ({ body }) => account.setByLink(deps, body),
-    }),
-    passwordChange: handler({
+    },
+    passwordChange: {
       body: PasswordChangeDto,
       before: [limit(PER_ACCOUNT, { keyGenerator: ({ session }) => session?.who?.personId ?? '' })],
       run: ({ body, who, req }) => account.changePassword(deps, who, req.sessionID, body),
-    }),
-    sessionEnd: handler({
-      run: ({ who, req, params }) => account.endSession(deps, who, req.sessionID, params.session!),
-    }),
-    secondFactorBegin: handler({ run: ({ who }) => account.beginSecondFactor(deps, who) }),
-    secondFactorConfirm: handler({
+    },
+    sessionEnd: {
+      run: ({ who, req, params }) => account.endSession(deps, who, req.sessionID, params.session),
+    },
+    secondFactorBegin: { run: ({ who }) => account.beginSecondFactor(deps, who) },
+    secondFactorConfirm: {
       body: SecondFactorDto,
       before: [limit(PER_ACCOUNT, { keyGenerator: ({ session }) => session?.who?.personId ?? '' })],
       run: ({ who, body }) => account.confirmSecondFactor(deps, who, body.code),
-    }),
-    secondFactorOff: handler({
+    },
+    secondFactorOff: {
       body: SecondFactorOffDto,
       before: [limit(PER_ACCOUNT, { keyGenerator: ({ session }) => session?.who?.personId ?? '' })],
       run: ({ who, req, body }) => account.dropSecondFactor(deps, who, req.sessionID, body.password),
-    }),
-    shopCreate: handler({
+    },
+    shopCreate: {
       body: ShopCreateDto,
       before: slowDown(),
       run: async ({ body, req }) => {
@@ -148,6 +148,6 @@ export function sessionRoutes(deps: Deps): Feature {
         await begin(deps, req, who);
         return readSession(deps, who);
       },
-    }),
+    },
   };
 }

@@ -5,7 +5,7 @@
  */
 import { expect, test } from '@jest/globals';
 import supertest from 'supertest';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { ShopListsView } from '#contract/shop.ts';
 import { makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
 

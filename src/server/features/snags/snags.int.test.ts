@@ -1,6 +1,6 @@
 /** Snags over HTTP. Nasty cases: the same press five times, ended twice, another car's, left without a reason, prices in words. */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { SnagsView } from '#contract/snags.ts';
 import { makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 

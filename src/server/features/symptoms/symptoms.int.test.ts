@@ -3,7 +3,7 @@
  * finding, an entry withdrawn after it was tied, a stale version, what a technician sees of prices.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { EntryAddDto } from '#contract/entries.ts';
 import type { SymptomsView } from '#contract/symptoms.ts';
 import { line, makeBuild, nextId, openShop } from '#tests/support/server.ts';

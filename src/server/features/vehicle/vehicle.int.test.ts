@@ -3,7 +3,7 @@
  * another register, a tick without evidence, another shop’s build, a returning car, a row taken off and sent again.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { CustomersView } from '#contract/builds.ts';
 import type { VehicleView } from '#contract/vehicle.ts';
 import type { Register } from '#core/vehicle/registers.ts';

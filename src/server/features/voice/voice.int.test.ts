@@ -4,7 +4,7 @@
  */
 import { createHash } from 'node:crypto';
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { VoicesView, VoiceView } from '#contract/voice.ts';
 import { standInTranscriber } from '#server/media/transcriber.ts';
 import { jpegOf } from '#tests/support/pictures.ts';

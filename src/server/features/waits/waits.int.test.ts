@@ -3,7 +3,7 @@
  * known of a build, a task that only its place holds up, a line nobody agreed to, a part overdue, an owner at sea.
  */
 import { beforeAll, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
 import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 

@@ -3,7 +3,7 @@
  * technician who sees no prices, a device that was away for hours.
  */
 import { describe, expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { WalkCarView, WalkView } from '#contract/walk.ts';
 import { line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 

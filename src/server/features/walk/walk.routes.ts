@@ -1,16 +1,16 @@
 import { WalkSeenDto } from '#contract/walk.ts';
 import type { Deps } from '../../deps.ts';
-import { handler, type Feature } from '../../http/routes.ts';
+import type { Feature } from '../../http/routes.ts';
 import * as s from './walk.service.ts';
 
 export function walkRoutes(deps: Deps): Feature {
   return {
-    walkRead: handler({ run: ({ who }) => s.readWalk(deps, who) }),
-    walkSeen: handler({
+    walkRead: { run: ({ who }) => s.readWalk(deps, who) },
+    walkSeen: {
       body: WalkSeenDto,
       run: ({ who, params, body }) =>
-        s.markSeen(deps, who, { walkId: params.walkId!, buildId: params.buildId! }, body),
-    }),
-    walkEnd: handler({ run: ({ who, params }) => s.endWalk(deps, who, params.walkId!) }),
+        s.markSeen(deps, who, { walkId: params.walkId, buildId: params.buildId }, body),
+    },
+    walkEnd: { run: ({ who, params }) => s.endWalk(deps, who, params.walkId) },
   };
 }

@@ -4,7 +4,7 @@
  * agreed to, needs in a circle, a playbook used twice, one brought in with faults, prices in a technician's answers.
  */
 import { expect, test } from '@jest/globals';
-import { pathOf } from '#contract/access.ts';
+import { pathOf } from '#contract/routes.ts';
 import type { HoursView, PlaybooksView, PlaybookView, TaskPutDto, WorkView } from '#contract/work.ts';
 import { PLAYBOOKS } from '#core/work/playbooks/index.ts';
 import { estimateLine, line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';

@@ -1,0 +1,21 @@
+/** Routes of entries. */
+import type {
+  EntriesQueryDto,
+  EntriesView,
+  EntryAddDto,
+  EntryCorrectDto,
+  EntryView,
+  SaidManyDto,
+} from './entries.ts';
+import { EVERYBODY } from './access.ts';
+import { get, post } from './route.ts';
+
+export const entriesRoutes = {
+  entriesList: get('/api/builds/:buildId/entries', EVERYBODY).asks<EntriesQueryDto>().answers<EntriesView>(),
+  entryAdd: post('/api/builds/:buildId/entries', EVERYBODY).takes<EntryAddDto>().answers<EntryView>(),
+  /** A run of speech about several cars: all of it, or none. */
+  saidKeep: post('/api/said', EVERYBODY).takes<SaidManyDto>().answers<{ kept: number }>(),
+  entryCorrect: post('/api/builds/:buildId/corrections', EVERYBODY)
+    .takes<EntryCorrectDto>()
+    .answers<EntryView>(),
+} as const;

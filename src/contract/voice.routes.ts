@@ -1,0 +1,12 @@
+/** Routes of voice. */
+import type { HeardView, VoiceView, VoiceWordsDto, VoicesView } from './voice.ts';
+import { EVERYBODY } from './access.ts';
+import { get, post, put } from './route.ts';
+
+export const voiceRoutes = {
+  voicesList: get('/api/builds/:buildId/voice', EVERYBODY).answers<VoicesView>(),
+  voiceUpload: put('/api/builds/:buildId/entries/:entryId/voice/:voiceId', EVERYBODY).answers<VoiceView>(),
+  voiceFile: get('/api/voice/:voiceId/sound', EVERYBODY),
+  voiceWordsPut: put('/api/voice/:voiceId', EVERYBODY).takes<VoiceWordsDto>().answers<VoiceView>(),
+  voiceHear: post('/api/voice/:voiceId/hear', EVERYBODY).answers<HeardView>(),
+} as const;

@@ -1,0 +1,8 @@
+/** Routes of waits. */
+import type { WaitsView } from './waits.ts';
+import { EVERYBODY } from './access.ts';
+import { get } from './route.ts';
+
+export const waitsRoutes = {
+  waitsRead: get('/api/waits', EVERYBODY).answers<WaitsView>(),
+} as const;
