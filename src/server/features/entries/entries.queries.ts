@@ -67,7 +67,7 @@ export async function insertEntry(tx: Tx, e: NewEntry): Promise<number> {
   return row!.seq;
 }
 
-function rowBindings(e: NewEntry): Bindings {
+function rowBindings(e: NewEntry) {
   const {
     build_id,
     id,

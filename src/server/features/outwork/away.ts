@@ -47,7 +47,7 @@ const rowsOf = (tx: Tx, buildId: string | null): Promise<AwayRow[]> =>
        and (t.id is null or t.state in ('to do', 'going'))
        ${buildId === null ? '' : 'and p.build_id = :buildId'}
      order by p.made_at, p.id`,
-    buildId === null ? {} : { buildId },
+    { buildId },
   );
 
 function wordsOf(r: AwayRow): string {

@@ -105,7 +105,7 @@ export const savePiece = (tx: Tx, p: KeptPiece & { state: PieceState }): Promise
     `update pieces set task_id = :taskId, content = :content::jsonb, treatment = :treatment, state = :state,
        batch_id = case when :state = 'off' and state <> 'off' then null else batch_id end, version = version + 1
      where shop_id = :shopId and id = :id`,
-    bound(p),
+    { ...bound(p), state: p.state },
   );
 
 export const setPiece = (
