@@ -51,7 +51,9 @@ async function counted(): Promise<{ entries: number; builds: number }> {
   const client = new pg.Client(adminUrl('avrik'));
   await client.connect();
   const { rows } = await client.query<{ entries: number; builds: number }>(
-    'select (select count(*)::int from entries) as entries, (select count(*)::int from builds) as builds',
+    // A server that was killed while it handed a mail over says so in the logbook of its car.
+    `select (select count(*)::int from entries where text not like '%Whether it went is not known%') as entries,
+       (select count(*)::int from builds) as builds`,
   );
   await client.end();
   return rows[0]!;
