@@ -39,6 +39,7 @@ export default {
       testMatch: ['<rootDir>/src/client/**/*.test.tsx'],
       testEnvironment: 'jsdom',
       setupFiles: ['<rootDir>/tests/support/jsdom.ts'],
+      setupFilesAfterEnv: ['<rootDir>/tests/support/patience.ts'],
     },
     {
       ...common,

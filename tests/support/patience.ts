@@ -1,0 +1,4 @@
+/** A busy machine may be slow; what must be fast is measured by the benchmark, not here. */
+import { configure } from '@testing-library/react';
+
+configure({ asyncUtilTimeout: 20_000 });
