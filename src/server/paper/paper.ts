@@ -94,14 +94,14 @@ export function bytesOf(doc: Doc, draw: () => void): Promise<Buffer> {
 const MOST_NAMED = 8;
 
 /** What is said of letters that no face has; nothing where all were set. */
-function saidOfMissing(doc: Doc): string {
+export function saidOfMissing(doc: Doc): string {
   const missing = [...(missingIn.get(doc) ?? [])];
   if (missing.length === 0) return '';
   const named = missing
     .slice(0, MOST_NAMED)
     .map((c) => `U+${c.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`);
   const more = missing.length > MOST_NAMED ? ' and others' : '';
-  return ` · ${NO_LETTER} stands for a letter that this paper cannot print: ${named.join(', ')}${more}`;
+  return `${NO_LETTER} stands for a letter that this paper cannot print: ${named.join(', ')}${more}`;
 }
 
 /** The same words at the foot of every page, with its number, and what could not be printed. */
@@ -111,7 +111,7 @@ export function feet(doc: Doc, words: string): void {
     doc.switchToPage(i);
     // The foot lies in the margin, where text would begin a new page.
     doc.page.margins.bottom = 0;
-    const page = `${words} · page ${i + 1} of ${count}${saidOfMissing(doc)}`;
+    const page = [words, `page ${i + 1} of ${count}`, saidOfMissing(doc)].filter(Boolean).join(' · ');
     write(doc, page, MARGIN, 841.89 - MARGIN + 8, { size: 8, color: QUIET });
   }
 }

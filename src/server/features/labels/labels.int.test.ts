@@ -75,6 +75,15 @@ test.each(LABEL_SIZES)(
   },
 );
 
+test('a letter that no face has is named on a label of its own', async () => {
+  const pages = async (what: string): Promise<number> => {
+    const ids = (await aPiece(what)).pieceId;
+    const { body } = await it.technician.get(pathOf('labelsPdf')).query({ size: 'bag', ids }).expect(200);
+    return pagesOf(body as Buffer);
+  };
+  expect([await pages('4.7 kΩ relay'), await pages('中 badge')]).toEqual([1, 2]);
+});
+
 test('no ids, one that is no id, one of another shop, too many', async () => {
   const ask = (ids: string) => it.owner.get(pathOf('labelsPdf')).query({ size: 'bag', ids });
   await ask('').expect(400);

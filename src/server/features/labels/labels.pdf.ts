@@ -1,19 +1,25 @@
 /** Labels: a code that a phone or a scanner reads, and beside it what a person reads. */
 import type { LabelledThing } from '#contract/labels.ts';
 import type { LabelShape } from '#core/codes/labels.ts';
-import { bytesOf, openPaper, QUIET, write, type Doc, type Style } from '../../paper/paper.ts';
+import { bytesOf, openPaper, QUIET, saidOfMissing, write, type Doc, type Style } from '../../paper/paper.ts';
 import { drawQr } from '../../paper/qr.ts';
 
 const MM = 72 / 25.4;
 const EDGE = 1.5 * MM;
 const A4: [number, number] = [595.28, 841.89];
 
-function draw(
-  doc: Doc,
-  thing: LabelledThing,
-  address: string,
-  box: { x: number; y: number; w: number; h: number },
-): void {
+interface Box {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+/** What could not be printed, on a label of its own: there is no foot. */
+const note = (doc: Doc, words: string, { x, y, w, h }: Box): number =>
+  write(doc, words, x + EDGE, y + EDGE, { size: 8, width: w - 2 * EDGE, height: h - 2 * EDGE });
+
+function draw(doc: Doc, thing: LabelledThing, address: string, box: Box): void {
   const qr = Math.min(box.h - 2 * EDGE, box.w * 0.45);
   drawQr(doc, address, box.x + EDGE, box.y + (box.h - qr) / 2, qr);
   const x = box.x + EDGE + qr + EDGE;
@@ -32,7 +38,7 @@ function draw(
   write(doc, thing.code, x, bottom + 1, { size: 8 * scale, width, weight: 'bold', height: 11 * scale });
 }
 
-/** The labels’ bytes, one after the other, page by page. */
+/** The labels’ bytes, one after the other, page by page; behind them one that names letters which no face has. */
 export function labelsPdf(
   things: readonly (LabelledThing & { address: string })[],
   shape: LabelShape,
@@ -43,12 +49,18 @@ export function labelsPdf(
   const doc = openPaper('Labels', page, 0);
   return bytesOf(doc, () => {
     const perPage = shape.columns * shape.rows;
-    for (const [i, thing] of things.entries()) {
+    const boxAt = (i: number): Box => {
       if (i > 0 && i % perPage === 0) doc.addPage();
       const at = i % perPage;
-      const x = shape.left * MM + (at % shape.columns) * w;
-      const y = shape.top * MM + Math.floor(at / shape.columns) * h;
-      draw(doc, thing, thing.address, { x, y, w, h });
-    }
+      return {
+        x: shape.left * MM + (at % shape.columns) * w,
+        y: shape.top * MM + Math.floor(at / shape.columns) * h,
+        w,
+        h,
+      };
+    };
+    for (const [i, thing] of things.entries()) draw(doc, thing, thing.address, boxAt(i));
+    const missing = saidOfMissing(doc);
+    if (missing !== '') note(doc, missing, boxAt(things.length));
   });
 }
