@@ -142,8 +142,12 @@ export const allOrNothing = <T>(db: Database, work: (db: Database) => Promise<T>
   });
 
 function txOn(db: Database, connection: pg.Client, shopId: string): Tx {
+  // Asked side by side, they go one after the other: they share the connection.
+  const inTurn = pLimit(1);
   const raw = (sql: string, bindings: Bindings = {}): Promise<{ rows: unknown[]; rowCount: number | null }> =>
-    db.raw(sql, { shopId, ...bindings } as unknown as Knex.ValueDict).connection(connection) as never;
+    inTurn(
+      () => db.raw(sql, { shopId, ...bindings } as unknown as Knex.ValueDict).connection(connection) as never,
+    );
   return {
     shopId,
     rows: async <R>(sql: string, bindings?: Bindings) => (await raw(sql, bindings)).rows as R[],

@@ -5,6 +5,7 @@ import type { KindSum } from '#core/log/entries.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
 import type { Tx } from '../../db/pool.ts';
+import { rowsPerBuild } from '../../db/together.ts';
 
 export interface BuildKey {
   id: string;
@@ -96,18 +97,24 @@ export interface BuildDetail extends RowColumns {
   sums: KindSum[];
 }
 
-export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | undefined> {
-  const row = await tx.one<Omit<BuildDetail, 'sums'>>(
-    `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, b.customer_id, c.tell_by, c.email as customer_email,
+const buildDetails = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<Omit<BuildDetail, 'sums'>>(
+      `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, b.customer_id, c.tell_by, c.email as customer_email,
        c.version as customer_version, coalesce(c.phone, '') as customer_phone, c.address as customer_address, c.language as customer_language,
        h.storage_per_day_minor, l.id as link_id, l.last_opened_at as link_opened_at, d.id as draft_id
      ${ROW_FROM}
      join shops h on h.id = b.shop_id
      left join customer_links l on l.shop_id = b.shop_id and l.build_id = b.id and l.revoked_at is null and l.name = ''
      left join letters d on d.shop_id = b.shop_id and d.build_id = b.id and d.state = 'draft'
-     where b.shop_id = :shopId and b.id = :id`,
-    { id },
-  );
+     where b.shop_id = :shopId and b.id = any(:buildIds::uuid[])`,
+      { buildIds },
+    ),
+  (row) => row.id,
+);
+
+export async function buildDetail(tx: Tx, id: string): Promise<BuildDetail | undefined> {
+  const [row] = await buildDetails(tx, id);
   return row && { ...row, sums: row.standing.sums };
 }
 

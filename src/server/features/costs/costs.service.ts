@@ -142,7 +142,6 @@ function deskRow({ buildId, nickname, lines, build, instalments }: CostsView): C
 /** Every build, in the order of their numbers; each is worked out as on its own page, so that they cannot disagree. */
 export const readCostsDesk = (deps: Deps, who: SignedIn): Promise<CostsDeskView> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    const builds: CostsDeskView['builds'] = [];
-    for (const id of await buildIds(tx)) builds.push(...deskRow(await costsOf(tx, deps, id)));
-    return { builds };
+    const all = await Promise.all((await buildIds(tx)).map((id) => costsOf(tx, deps, id)));
+    return { builds: all.flatMap(deskRow) };
   });

@@ -1,5 +1,6 @@
 import type { InstalmentPutDto, InstalmentView } from '#contract/costs.ts';
 import type { Tx } from '../../db/pool.ts';
+import { rowsPerBuild } from '../../db/together.ts';
 
 interface Row extends Omit<InstalmentView, 'due'> {
   due: string | null;
@@ -15,11 +16,17 @@ const COLUMNS = `select id, build_id as "buildId", version, what, asked_minor as
 export const instalmentById = (tx: Tx, id: string): Promise<Row | undefined> =>
   tx.one(`${COLUMNS} and id = :id`, { id });
 
+const instalmentRows = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<Row>(
+      `${COLUMNS} and build_id = any(:buildIds::uuid[]) and removed_at is null order by asked_on, id`,
+      { buildIds },
+    ),
+  (r) => r.buildId,
+);
+
 export async function instalmentsOf(tx: Tx, buildId: string): Promise<InstalmentView[]> {
-  const rows = await tx.rows<Row>(
-    `${COLUMNS} and build_id = :buildId and removed_at is null order by asked_on, id`,
-    { buildId },
-  );
+  const rows = await instalmentRows(tx, buildId);
   return rows.map(({ id, version, what, askedMinor, askedOn, due, holds, receivedMinor, receivedOn }) => ({
     id,
     version,

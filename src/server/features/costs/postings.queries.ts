@@ -4,6 +4,7 @@ import type { Work } from '#core/estimate/lines.ts';
 import type { PartHistory } from '#contract/parts.ts';
 import type { PartState } from '#core/parts/parts.ts';
 import type { Tx } from '../../db/pool.ts';
+import { rowsPerBuild } from '../../db/together.ts';
 import { WHO_WORKED } from '../work/index.ts';
 
 type Belongs = 'line' | 'task' | 'change' | 'discretion' | 'warranty' | 'shop';
@@ -15,6 +16,7 @@ interface Belonging {
 }
 
 export interface HourRow extends Belonging {
+  buildId: string;
   what: string;
   personId: string | null;
   at: string;
@@ -23,40 +25,48 @@ export interface HourRow extends Belonging {
 }
 
 /** Everything worked on a build, whether anybody said where it belongs or not. */
-export const hourRows = (tx: Tx, buildId: string): Promise<HourRow[]> =>
-  tx.rows(
-    `select e.text as what, ${WHO_WORKED} as "personId", e.at, (e.facts ->> 'minutes')::int as minutes,
+export const hourRows = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<HourRow>(
+      `select e.build_id as "buildId", e.text as what, ${WHO_WORKED} as "personId", e.at, (e.facts ->> 'minutes')::int as minutes,
        b.line_id as "lineId", b.belongs, coalesce(t.content ->> 'work', l.content ->> 'work') as work
      from entries_now e
      left join entry_belongs b on b.shop_id = e.shop_id and b.entry_id = e.id
      left join tasks t on t.shop_id = b.shop_id and t.id = b.task_id
      left join estimate_lines l on l.shop_id = b.shop_id and l.id = b.line_id
-     where e.shop_id = :shopId and e.build_id = :buildId and not e.withdrawn
+     where e.shop_id = :shopId and e.build_id = any(:buildIds::uuid[]) and not e.withdrawn
        and e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
      order by e.seq`,
-    { buildId },
-  );
+      { buildIds },
+    ),
+  (r) => r.buildId,
+);
 
 export interface BoughtRow extends Belonging {
+  buildId: string;
   what: string;
   at: string;
   moneyMinor: number;
 }
 
 /** Bought by a line of the logbook: parts, pieces and batches post by themselves. */
-export const boughtRows = (tx: Tx, buildId: string): Promise<BoughtRow[]> =>
-  tx.rows(
-    `select e.text as what, e.at, (e.facts ->> 'moneyMinor')::bigint as "moneyMinor", b.line_id as "lineId", b.belongs
+export const boughtRows = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<BoughtRow>(
+      `select e.build_id as "buildId", e.text as what, e.at, (e.facts ->> 'moneyMinor')::bigint as "moneyMinor", b.line_id as "lineId", b.belongs
      from entries_now e
      left join entry_belongs b on b.shop_id = e.shop_id and b.entry_id = e.id
-     where e.shop_id = :shopId and e.build_id = :buildId and not e.withdrawn
+     where e.shop_id = :shopId and e.build_id = any(:buildIds::uuid[]) and not e.withdrawn
        and e.kind in ('ordered', 'arrived', 'spent') and e.facts ->> 'moneyMinor' is not null
        and coalesce(e.about_type, '') not in ('part', 'piece', 'batch')
      order by e.seq`,
-    { buildId },
-  );
+      { buildIds },
+    ),
+  (r) => r.buildId,
+);
 
 export interface PartRow {
+  buildId: string;
   lineId: string | null;
   what: string;
   state: PartState;
@@ -70,20 +80,25 @@ export interface PartRow {
   invoicedOn: string | null;
 }
 
-export const partRows = (tx: Tx, buildId: string): Promise<PartRow[]> =>
-  tx.rows(
-    `select p.line_id as "lineId", p.content ->> 'what' as what, p.state, p.history, p.made_at as "madeAt",
+export const partRows = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<PartRow>(
+      `select p.build_id as "buildId", p.line_id as "lineId", p.content ->> 'what' as what, p.state, p.history, p.made_at as "madeAt",
        (p.content ->> 'priceMinor')::bigint as "priceMinor", (p.content ->> 'costMinor')::bigint as "costMinor",
        coalesce((p.content ->> 'depositMinor')::bigint, 0) as "depositMinor", p.credit_minor as "creditMinor",
        i.amount_minor as "invoicedMinor", v.day as "invoicedOn"
      from parts p
      left join invoice_items i on i.shop_id = p.shop_id and i.part_id = p.id
      left join invoices v on v.shop_id = i.shop_id and v.id = i.invoice_id
-     where p.shop_id = :shopId and p.build_id = :buildId and p.removed_at is null order by p.made_at, p.id`,
-    { buildId },
-  );
+     where p.shop_id = :shopId and p.build_id = any(:buildIds::uuid[]) and p.removed_at is null order by p.made_at, p.id`,
+      { buildIds },
+    ),
+  (r) => r.buildId,
+);
 
 export interface OutworkRow {
+  /** The build that was asked about. */
+  askedOf: string;
   batchId: string;
   lineId: string | null;
   what: string;
@@ -99,26 +114,31 @@ export interface OutworkRow {
 }
 
 /** The pieces of every batch that one of the build's pieces went with. */
-export const outworkRows = (tx: Tx, buildId: string): Promise<OutworkRow[]> =>
-  tx.rows(
-    `select b.id as "batchId", t.line_id as "lineId", p.content ->> 'what' as what, p.id as "pieceId",
+export const outworkRows = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<OutworkRow>(
+      `select a.asked_of as "askedOf", b.id as "batchId", t.line_id as "lineId", p.content ->> 'what' as what, p.id as "pieceId",
        p.build_id as "buildId", g.sent, g.price_minor as "priceMinor", b.sent_at as "sentAt",
        case when g.back = g.sent then coalesce(g.back_at, b.back_at) end as "backAt",
        i.amount_minor as "invoicedMinor", v.day as "invoicedOn"
-     from batch_pieces g
+     from (
+       select distinct x.build_id as asked_of, o.batch_id from batch_pieces o
+       join pieces x on x.shop_id = o.shop_id and x.id = o.piece_id
+       where o.shop_id = :shopId and x.build_id = any(:buildIds::uuid[])) a
+     join batch_pieces g on g.shop_id = :shopId and g.batch_id = a.batch_id
      join batches b on b.shop_id = g.shop_id and b.id = g.batch_id and b.sent_at is not null
      join pieces p on p.shop_id = g.shop_id and p.id = g.piece_id
      left join tasks t on t.shop_id = p.shop_id and t.id = p.task_id
      left join invoice_items i on i.shop_id = g.shop_id and i.batch_id = g.batch_id
      left join invoices v on v.shop_id = i.shop_id and v.id = i.invoice_id
-     where g.shop_id = :shopId and g.batch_id in (
-       select o.batch_id from batch_pieces o join pieces x on x.shop_id = o.shop_id and x.id = o.piece_id
-       where o.shop_id = :shopId and x.build_id = :buildId)
      order by b.number, p.id`,
-    { buildId },
-  );
+      { buildIds },
+    ),
+  (r) => r.askedOf,
+);
 
 export interface InvoicedRow {
+  buildId: string;
   lineId: string | null;
   what: string;
   day: string;
@@ -126,14 +146,17 @@ export interface InvoicedRow {
 }
 
 /** On an invoice and never ordered here: carriage, and what came with it. */
-export const invoicedRows = (tx: Tx, buildId: string): Promise<InvoicedRow[]> =>
-  tx.rows(
-    `select i.line_id as "lineId", i.what, v.day, i.amount_minor as "amountMinor" from invoice_items i
+export const invoicedRows = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<InvoicedRow>(
+      `select i.build_id as "buildId", i.line_id as "lineId", i.what, v.day, i.amount_minor as "amountMinor" from invoice_items i
      join invoices v on v.shop_id = i.shop_id and v.id = i.invoice_id
-     where i.shop_id = :shopId and i.build_id = :buildId and i.part_id is null and i.batch_id is null
+     where i.shop_id = :shopId and i.build_id = any(:buildIds::uuid[]) and i.part_id is null and i.batch_id is null
      order by v.day, i.invoice_id, i.position`,
-    { buildId },
-  );
+      { buildIds },
+    ),
+  (r) => r.buildId,
+);
 
 /** Where something belongs that is on no line. */
 export const unchargedOf = ({ lineId, belongs }: Belonging): Uncharged | null => {

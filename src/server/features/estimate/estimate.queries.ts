@@ -16,6 +16,7 @@ import type { Facts } from '#core/log/kinds.ts';
 import { placedName } from '#core/log/sentences.ts';
 import type { Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
+import { oncePerTurn, rowsPerBuild } from '../../db/together.ts';
 import { ratesOf } from './rates.queries.ts';
 
 /** A line's words and figures, as they are kept in `content`. */
@@ -23,6 +24,7 @@ export type LineContent = Omit<EstimateLineDto, 'version' | 'findingId'>;
 
 export interface LineRow {
   id: string;
+  build_id: string;
   content: LineContent;
   finding_id: string | null;
   version: number;
@@ -30,18 +32,22 @@ export interface LineRow {
   removed: boolean;
 }
 
-const LINE_COLUMNS = 'id, content, finding_id, version, discretion_minor, removed_at is not null as removed';
+const LINE_COLUMNS =
+  'id, build_id, content, finding_id, version, discretion_minor, removed_at is not null as removed';
 
-export const linesOf = (tx: Tx, buildId: string): Promise<LineRow[]> =>
-  tx.rows(
-    `select ${LINE_COLUMNS} from estimate_lines
-     where shop_id = :shopId and build_id = :buildId and removed_at is null order by position, id`,
-    { buildId },
-  );
+export const linesOf = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<LineRow>(
+      `select ${LINE_COLUMNS} from estimate_lines
+     where shop_id = :shopId and build_id = any(:buildIds::uuid[]) and removed_at is null order by position, id`,
+      { buildIds },
+    ),
+  (l) => l.build_id,
+);
 
 /** The line wherever it belongs, dropped or not: an id is used once. */
-export const lineById = (tx: Tx, id: string): Promise<(LineRow & { build_id: string }) | undefined> =>
-  tx.one(`select ${LINE_COLUMNS}, build_id from estimate_lines where shop_id = :shopId and id = :id`, { id });
+export const lineById = (tx: Tx, id: string): Promise<LineRow | undefined> =>
+  tx.one(`select ${LINE_COLUMNS} from estimate_lines where shop_id = :shopId and id = :id`, { id });
 
 export const insertLine = (
   tx: Tx,
@@ -73,11 +79,17 @@ export const useDiscretion = (tx: Tx, id: string, minor: number, now: string): P
 
 /** Also of dropped lines: what was spent without asking stays spent. */
 export const discretionUsed = async (tx: Tx, buildId: string): Promise<number> =>
-  (await tx.one<{ used: number }>(
-    `select coalesce(sum(discretion_minor), 0)::bigint as used from estimate_lines
-     where shop_id = :shopId and build_id = :buildId`,
-    { buildId },
-  ))!.used;
+  (await discretions(tx, buildId))[0]?.used ?? 0;
+
+const discretions = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<{ build_id: string; used: number }>(
+      `select build_id, coalesce(sum(discretion_minor), 0)::bigint as used from estimate_lines
+     where shop_id = :shopId and build_id = any(:buildIds::uuid[]) group by build_id`,
+      { buildIds },
+    ),
+  (d) => d.build_id,
+);
 
 /** Findings that stand in the logbook and in no line yet, newest first; none that a later reading showed to be right. */
 export async function freeFindings(tx: Tx, buildId: string): Promise<FindingView[]> {
@@ -121,8 +133,14 @@ export interface ChoiceRow {
 const CHOICES =
   'select id, build_id, content, version, removed_at is not null as removed from choices where shop_id = :shopId';
 
-export const choicesOf = (tx: Tx, buildId: string): Promise<ChoiceRow[]> =>
-  tx.rows(`${CHOICES} and build_id = :buildId and removed_at is null order by position, id`, { buildId });
+export const choicesOf = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<ChoiceRow>(
+      `${CHOICES} and build_id = any(:buildIds::uuid[]) and removed_at is null order by position, id`,
+      { buildIds },
+    ),
+  (c) => c.build_id,
+);
 
 export const choiceById = (tx: Tx, id: string): Promise<ChoiceRow | undefined> =>
   tx.one(`${CHOICES} and id = :id`, { id });
@@ -189,10 +207,17 @@ export type Revision = ReturnType<typeof toRevision>;
 const REVISIONS = `select r.id, r.build_id, r.number, r.content, r.hash, r.sent_at, p.name as sent_by from revisions r
   join people p on p.shop_id = r.shop_id and p.id = r.sent_by where r.shop_id = :shopId`;
 
-export const revisionsOf = async (tx: Tx, buildId: string): Promise<Revision[]> =>
-  (
-    await tx.rows<RevisionRow>(`${REVISIONS} and r.build_id = :buildId order by r.number desc`, { buildId })
-  ).map(toRevision);
+/** The newest first. */
+export const revisionsOf = rowsPerBuild(
+  async (tx, buildIds) =>
+    (
+      await tx.rows<RevisionRow>(
+        `${REVISIONS} and r.build_id = any(:buildIds::uuid[]) order by r.number desc`,
+        { buildIds },
+      )
+    ).map(toRevision),
+  (r) => r.buildId,
+);
 
 export async function revisionById(tx: Tx, id: string): Promise<Revision | undefined> {
   const row = await tx.one<RevisionRow>(`${REVISIONS} and r.id = :id`, { id });
@@ -210,18 +235,22 @@ export const insertRevision = (
   );
 
 export interface AnswerRow extends Omit<AnswerView, 'takenBy'> {
+  build_id: string;
   revision_id: string;
   taken_by: string | null;
 }
 
-export const answersOf = (tx: Tx, buildId: string): Promise<AnswerRow[]> =>
-  tx.rows(
-    `select a.id, a.revision_id, r.number as revision, a.name, a.via, p.name as taken_by, a.said, a.at, a.given
+export const answersOf = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<AnswerRow>(
+      `select a.id, a.build_id, a.revision_id, r.number as revision, a.name, a.via, p.name as taken_by, a.said, a.at, a.given
      from answers a join revisions r on r.shop_id = a.shop_id and r.id = a.revision_id
      left join people p on p.shop_id = a.shop_id and p.id = a.taken_by
-     where a.shop_id = :shopId and a.build_id = :buildId order by a.seq desc`,
-    { buildId },
-  );
+     where a.shop_id = :shopId and a.build_id = any(:buildIds::uuid[]) order by a.seq desc`,
+      { buildIds },
+    ),
+  (a) => a.build_id,
+);
 
 export const hasAnswers = async (tx: Tx, buildId: string): Promise<boolean> =>
   (
@@ -267,11 +296,17 @@ interface TermsRow {
   terms_version: number;
 }
 
+const shopTerms = oncePerTurn(
+  async (tx) =>
+    (await tx.one<TermsRow>(
+      `select tax_bp, tax_included, shared_risk, storage_per_day_minor, addition_bp, over_bp, terms_version
+       from shops where id = :shopId`,
+    ))!,
+);
+
 /** How the shop charges on a day. */
 export async function termsOf(tx: Tx, today: Day): Promise<TermsView> {
-  const shop = (await tx.one<TermsRow>(
-    'select tax_bp, tax_included, shared_risk, storage_per_day_minor, addition_bp, over_bp, terms_version\n     from shops where id = :shopId',
-  ))!;
+  const shop = await shopTerms(tx);
   const rates = await ratesOf(tx);
   const charge = (work: Work): number => rateOn(rates, { personId: null, work, day: today }).chargeMinor;
   return {

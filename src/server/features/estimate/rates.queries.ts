@@ -1,13 +1,15 @@
 import type { RateView } from '#contract/rates.ts';
 import type { Tx } from '../../db/pool.ts';
+import { oncePerTurn } from '../../db/together.ts';
 
 /** Every rate that holds, held or will hold. */
-export const ratesOf = (tx: Tx): Promise<RateView[]> =>
-  tx.rows(
+export const ratesOf = oncePerTurn((tx) =>
+  tx.rows<RateView>(
     `select id, person_id as "personId", work, from_day as "from", charge_minor as "chargeMinor",
        cost_minor as "costMinor"
      from rates where shop_id = :shopId order by from_day, id`,
-  );
+  ),
+);
 
 /** Keeps a rate; one for the same person, work and day is changed. A figure that is null stays as it was. */
 export const saveRate = (tx: Tx, r: RateView): Promise<number> =>

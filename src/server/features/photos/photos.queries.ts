@@ -3,6 +3,7 @@ import type { PhotoType } from '#core/photo/limits.ts';
 import type { PhotoMark } from '#core/photo/marks.ts';
 import { filesShown, type ShownFile, type ShownPicture } from '#core/photo/shown.ts';
 import type { Tx } from '../../db/pool.ts';
+import { together } from '../../db/together.ts';
 
 export interface PhotoRow {
   id: string;
@@ -140,24 +141,33 @@ export const photosOf = async (tx: Tx, buildId: string): Promise<BuildPhotoView[
 };
 
 /** Photographs of these entries, as a customer would be shown them, by entry. */
-export async function shownOf(
+export const shownOf = (
   tx: Tx,
   buildId: string,
   entryIds: readonly string[],
-): Promise<Map<string, ShownPicture[]>> {
-  const rows = await tx.rows<PairRow>(
-    `select p.*, case when b.id is not null then json_build_object('hash', b.shown_hash, 'thumb', b.thumb_hash,
+): Promise<Map<string, ShownPicture[]>> => shownTogether(tx, { buildId, entryIds });
+
+const shownTogether = together(
+  async (tx: Tx, asked: readonly { buildId: string; entryIds: readonly string[] }[]) => {
+    const rows = await tx.rows<PairRow>(
+      `select p.*, case when b.id is not null then json_build_object('hash', b.shown_hash, 'thumb', b.thumb_hash,
          'width', b.width, 'height', b.height, 'caption', b.caption) end as earlier
      from photos p
      left join photos b on b.shop_id = p.shop_id and b.id = p.before_id and b.removed_at is null
-     where p.shop_id = :shopId and p.build_id = :buildId and p.entry_id = any(:entryIds) and p.removed_at is null
+     where p.shop_id = :shopId and p.build_id = any(:buildIds::uuid[]) and p.entry_id = any(:entryIds::uuid[])
+       and p.removed_at is null
      order by coalesce(p.taken_at, p.recorded_at), p.id`,
-    { buildId, entryIds },
-  );
-  const byEntry = new Map<string, ShownPicture[]>();
-  for (const r of rows) byEntry.set(r.entry_id, [...(byEntry.get(r.entry_id) ?? []), toShown(r)]);
-  return byEntry;
-}
+      { buildIds: asked.map((a) => a.buildId), entryIds: asked.flatMap((a) => a.entryIds) },
+    );
+    return asked.map(({ buildId, entryIds }) => {
+      const byEntry = new Map<string, ShownPicture[]>();
+      for (const r of rows)
+        if (r.build_id === buildId && entryIds.includes(r.entry_id))
+          byEntry.set(r.entry_id, [...(byEntry.get(r.entry_id) ?? []), toShown(r)]);
+      return byEntry;
+    });
+  },
+);
 
 /** From now on the customer's page gives these files out. */
 export async function showPictures(

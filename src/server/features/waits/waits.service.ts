@@ -239,24 +239,14 @@ export async function waitsNow(tx: Tx, deps: Deps, only?: string): Promise<Build
   const parts = await q.openParts(tx, only);
   const away = await awayPieces(tx, only ?? null);
   const tasks = await tasksByBuild(tx, awayByTask(away), only);
-  const waits: BuildWaitView[] = [];
-  for (const b of shop.builds.filter((build) => only === undefined || build.id === only)) {
-    const own = parts.filter((p) => p.buildId === b.id);
-    const awayOwn = away.filter((a) => a.buildId === b.id);
-    waits.push(
-      await waitOf(
-        tx,
-        deps,
-        shop,
-        b,
-        tasks.get(b.id) ?? [],
-        own,
-        awayOwn,
-        owed.filter((o) => o.buildId === b.id),
-      ),
-    );
-  }
-  return waits;
+  const asked = shop.builds.filter((build) => only === undefined || build.id === only);
+  return Promise.all(
+    asked.map((b) => {
+      const isOwn = ({ buildId }: { buildId: string }): boolean => buildId === b.id;
+      const own = tasks.get(b.id) ?? [];
+      return waitOf(tx, deps, shop, b, own, parts.filter(isOwn), away.filter(isOwn), owed.filter(isOwn));
+    }),
+  );
 }
 
 export const readWaits = (deps: Deps, who: SignedIn): Promise<WaitsView> =>

@@ -5,6 +5,7 @@ import type { Caution } from '#core/work/cautions.ts';
 import type { FollowUpRule } from '#core/work/playbook.ts';
 import type { TaskNeed, TaskState } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
+import { rowsPerBuild } from '../../db/together.ts';
 import { IS_HERE } from '../builds/index.ts';
 
 /** What a task says, as it is kept in `content`. */
@@ -40,8 +41,13 @@ const TASKS = `select t.id, t.build_id, t.line_id, t.content, t.state, t.to_go_m
       where b.shop_id = t.shop_id and b.task_id = t.id), 0)::int as spent_minutes
   from tasks t where t.shop_id = :shopId`;
 
-export const tasksOf = (tx: Tx, buildId: string): Promise<TaskRow[]> =>
-  tx.rows(`${TASKS} and t.build_id = :buildId order by t.position, t.id`, { buildId });
+export const tasksOf = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<TaskRow>(`${TASKS} and t.build_id = any(:buildIds::uuid[]) order by t.position, t.id`, {
+      buildIds,
+    }),
+  (t) => t.build_id,
+);
 
 export const taskById = (tx: Tx, id: string): Promise<TaskRow | undefined> =>
   tx.one(`${TASKS} and t.id = :id`, { id });
@@ -179,14 +185,20 @@ export const belongsOf = (
   );
 
 /** Hours of each line, by its id. */
-export async function spentByLine(tx: Tx, buildId: string): Promise<Map<string, number>> {
-  const rows = await tx.rows<{ line_id: string; minutes: number }>(
-    `select b.line_id, sum((e.facts ->> 'minutes')::int)::int as minutes from entry_belongs b
+const spentOnLines = rowsPerBuild(
+  (tx, buildIds) =>
+    tx.rows<{ build_id: string; line_id: string; minutes: number }>(
+      `select b.build_id, b.line_id, sum((e.facts ->> 'minutes')::int)::int as minutes from entry_belongs b
      join entries_now e on e.shop_id = b.shop_id and e.id = b.entry_id and not e.withdrawn
-     where b.shop_id = :shopId and b.build_id = :buildId and b.line_id is not null
-       and e.facts ->> 'minutes' is not null group by b.line_id`,
-    { buildId },
-  );
+     where b.shop_id = :shopId and b.build_id = any(:buildIds::uuid[]) and b.line_id is not null
+       and e.facts ->> 'minutes' is not null group by b.build_id, b.line_id`,
+      { buildIds },
+    ),
+  (r) => r.build_id,
+);
+
+export async function spentByLine(tx: Tx, buildId: string): Promise<Map<string, number>> {
+  const rows = await spentOnLines(tx, buildId);
   return new Map(rows.map((r) => [r.line_id, r.minutes]));
 }
 
