@@ -34,6 +34,7 @@ import * as keepMails from '../../../migrations/20261209_keep_mails.ts';
 import * as addAccounts from '../../../migrations/20261210_add_accounts.ts';
 import * as addBuildStages from '../../../migrations/20261211_add_build_stages.ts';
 import * as addReaderScopes from '../../../migrations/20261212_add_reader_scopes.ts';
+import * as indexWhatIsAskedBy from '../../../migrations/20261213_index_what_is_asked_by.ts';
 import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -75,6 +76,7 @@ const MIGRATIONS = {
   '20261210_add_accounts': addAccounts,
   '20261211_add_build_stages': addBuildStages,
   '20261212_add_reader_scopes': addReaderScopes,
+  '20261213_index_what_is_asked_by': indexWhatIsAskedBy,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

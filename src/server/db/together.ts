@@ -1,7 +1,7 @@
 /**
- * Queries that many ask at once, each for one build. What is asked within one turn of a transaction becomes one statement, so
- * that the statements of a request do not grow with the builds that it looks at. Nothing is remembered: a question that is
- * asked later is asked anew.
+ * Queries that many ask at once, each for one thing. What is asked within one turn of a transaction becomes one statement, so
+ * that the statements of a request do not grow with the builds that it looks at. Nothing is remembered, but where it says so: a
+ * question that is asked later is asked anew.
  */
 import DataLoader from 'dataloader';
 import type { Tx } from './pool.ts';
@@ -21,15 +21,15 @@ export function together<Question, Answer>(
   };
 }
 
-/** A query of the rows of some builds, to be asked for one. `buildOf`: of which of them a row is. */
-export const rowsPerBuild = <Row>(
-  rowsOf: (tx: Tx, buildIds: readonly string[]) => Promise<Row[]>,
-  buildOf: (row: Row) => string,
-): ((tx: Tx, buildId: string) => Promise<Row[]>) =>
+/** A query of the rows of some things, mostly builds, to be asked for one of them. `keyOf`: of which of them a row is. */
+export const rowsPer = <Row>(
+  rowsOf: (tx: Tx, ids: readonly string[]) => Promise<Row[]>,
+  keyOf: (row: Row) => string,
+): ((tx: Tx, id: string) => Promise<Row[]>) =>
   together(async (tx, asked: readonly string[]) => {
-    const byBuild = new Map<string, Row[]>(asked.map((id) => [id, []]));
-    for (const row of await rowsOf(tx, [...byBuild.keys()])) byBuild.get(buildOf(row))!.push(row);
-    return asked.map((id) => byBuild.get(id)!);
+    const byId = new Map<string, Row[]>(asked.map((id) => [id, []]));
+    for (const row of await rowsOf(tx, [...byId.keys()])) byId.get(keyOf(row))!.push(row);
+    return asked.map((id) => byId.get(id)!);
   });
 
 /** A query of the shop that several parts of a request ask. */
@@ -39,4 +39,14 @@ export function oncePerTurn<Answer>(query: (tx: Tx) => Promise<Answer>): (tx: Tx
     return all.map(() => answer);
   });
   return (tx) => asked(tx, tx.shopId);
+}
+
+/** The same of what does not change while a transaction runs: it is asked once in all of it. */
+export function oncePerTransaction<Answer>(query: (tx: Tx) => Promise<Answer>): (tx: Tx) => Promise<Answer> {
+  const answers = new WeakMap<Tx, Promise<Answer>>();
+  return (tx) => {
+    let answer = answers.get(tx);
+    if (!answer) answers.set(tx, (answer = query(tx)));
+    return answer;
+  };
 }

@@ -5,7 +5,7 @@ import type { KindSum } from '#core/log/entries.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
 import type { Tx } from '../../db/pool.ts';
-import { rowsPerBuild } from '../../db/together.ts';
+import { rowsPer } from '../../db/together.ts';
 
 export interface BuildKey {
   id: string;
@@ -97,7 +97,7 @@ export interface BuildDetail extends RowColumns {
   sums: KindSum[];
 }
 
-const buildDetails = rowsPerBuild(
+const buildDetails = rowsPer(
   (tx, buildIds) =>
     tx.rows<Omit<BuildDetail, 'sums'>>(
       `select ${ROW_COLUMNS}, b.standard, b.next_step, b.version, b.told_up_to, b.complaint, b.event_day, b.budget_minor, b.discretion_minor, b.customer_id, c.tell_by, c.email as customer_email,

@@ -16,8 +16,7 @@ import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { estimateNow, lineViews, ratesOf, type EstimateNow } from '../estimate/index.ts';
-import { shopOf } from '../session/index.ts';
+import { estimateNow, lineViews, type EstimateNow } from '../estimate/index.ts';
 import { effortByLine, type LineEffort } from '../work/index.ts';
 import { instalmentsOf } from './instalments.queries.ts';
 import { buildIds, unchargedOf, type HourRow } from './postings.queries.ts';
@@ -97,10 +96,10 @@ const borneOf = (build: BuildCosts, hours: readonly HourRow[]): CostsView['borne
 
 export async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<CostsView> {
   const now = await estimateNow(tx, deps, buildId);
-  const { timeZone } = await shopOf(tx);
+  const { timeZone } = now.shop;
   const today = dayOf(deps.clock.now(), timeZone);
   const { terms } = now;
-  const manner = { rates: await ratesOf(tx), timeZone, additionBp: terms.additionBp };
+  const manner = { rates: now.rates, timeZone, additionBp: terms.additionBp };
   const { postings, hours } = await postingsOf(tx, buildId, manner, new Set(now.lines.map((l) => l.id)));
   const estimated = now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely }));
   const lines = lineViewsOf(now, postings, await effortByLine(tx, buildId, estimated));

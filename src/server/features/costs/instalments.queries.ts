@@ -1,6 +1,6 @@
 import type { InstalmentPutDto, InstalmentView } from '#contract/costs.ts';
 import type { Tx } from '../../db/pool.ts';
-import { rowsPerBuild } from '../../db/together.ts';
+import { rowsPer } from '../../db/together.ts';
 
 interface Row extends Omit<InstalmentView, 'due'> {
   due: string | null;
@@ -16,7 +16,7 @@ const COLUMNS = `select id, build_id as "buildId", version, what, asked_minor as
 export const instalmentById = (tx: Tx, id: string): Promise<Row | undefined> =>
   tx.one(`${COLUMNS} and id = :id`, { id });
 
-const instalmentRows = rowsPerBuild(
+const instalmentRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<Row>(
       `${COLUMNS} and build_id = any(:buildIds::uuid[]) and removed_at is null order by asked_on, id`,

@@ -4,7 +4,7 @@ import type { Work } from '#core/estimate/lines.ts';
 import type { PartHistory } from '#contract/parts.ts';
 import type { PartState } from '#core/parts/parts.ts';
 import type { Tx } from '../../db/pool.ts';
-import { rowsPerBuild } from '../../db/together.ts';
+import { rowsPer } from '../../db/together.ts';
 import { WHO_WORKED } from '../work/index.ts';
 
 type Belongs = 'line' | 'task' | 'change' | 'discretion' | 'warranty' | 'shop';
@@ -25,7 +25,7 @@ export interface HourRow extends Belonging {
 }
 
 /** Everything worked on a build, whether anybody said where it belongs or not. */
-export const hourRows = rowsPerBuild(
+export const hourRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<HourRow>(
       `select e.build_id as "buildId", e.text as what, ${WHO_WORKED} as "personId", e.at, (e.facts ->> 'minutes')::int as minutes,
@@ -50,7 +50,7 @@ export interface BoughtRow extends Belonging {
 }
 
 /** Bought by a line of the logbook: parts, pieces and batches post by themselves. */
-export const boughtRows = rowsPerBuild(
+export const boughtRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<BoughtRow>(
       `select e.build_id as "buildId", e.text as what, e.at, (e.facts ->> 'moneyMinor')::bigint as "moneyMinor", b.line_id as "lineId", b.belongs
@@ -80,7 +80,7 @@ export interface PartRow {
   invoicedOn: string | null;
 }
 
-export const partRows = rowsPerBuild(
+export const partRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<PartRow>(
       `select p.build_id as "buildId", p.line_id as "lineId", p.content ->> 'what' as what, p.state, p.history, p.made_at as "madeAt",
@@ -114,7 +114,7 @@ export interface OutworkRow {
 }
 
 /** The pieces of every batch that one of the build's pieces went with. */
-export const outworkRows = rowsPerBuild(
+export const outworkRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<OutworkRow>(
       `select a.asked_of as "askedOf", b.id as "batchId", t.line_id as "lineId", p.content ->> 'what' as what, p.id as "pieceId",
@@ -146,7 +146,7 @@ export interface InvoicedRow {
 }
 
 /** On an invoice and never ordered here: carriage, and what came with it. */
-export const invoicedRows = rowsPerBuild(
+export const invoicedRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<InvoicedRow>(
       `select i.build_id as "buildId", i.line_id as "lineId", i.what, v.day, i.amount_minor as "amountMinor" from invoice_items i

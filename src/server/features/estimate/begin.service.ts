@@ -9,7 +9,6 @@ import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { logIn, seesPrices } from '../entries/index.ts';
-import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
 
 /** What a line's work hangs on, as things stand. */
@@ -48,7 +47,7 @@ export async function workableLines(
   withPrices: boolean,
 ): Promise<WorkableLine[]> {
   const now = await estimateNow(tx, deps, buildId);
-  const shop = await shopOf(tx);
+  const { shop } = now;
   const standings = lineViews(now).map((l) => l.standing);
   return now.lines.flatMap((l, i): WorkableLine[] => {
     if (l.proposal === 'other way') return [];
@@ -80,7 +79,7 @@ export async function beginIn(
   const at = now.rows.findIndex((l) => l.id === lineId);
   if (at === -1) throw notFound('line');
   if (now.rows[at]!.discretion_minor !== null) return;
-  const shop = await shopOf(tx);
+  const { shop } = now;
   const refused = whyNotBegin(now, at, shop);
   if (refused !== null)
     throw new Refusal(

@@ -15,8 +15,9 @@ import { WORKS, type Terms, type Work } from '#core/estimate/lines.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import { placedName } from '#core/log/sentences.ts';
 import type { Day } from '#core/time/days.ts';
+import type { RateView } from '#contract/rates.ts';
 import type { Tx } from '../../db/pool.ts';
-import { oncePerTurn, rowsPerBuild } from '../../db/together.ts';
+import { oncePerTurn, rowsPer } from '../../db/together.ts';
 import { ratesOf } from './rates.queries.ts';
 
 /** A line's words and figures, as they are kept in `content`. */
@@ -35,15 +36,25 @@ export interface LineRow {
 const LINE_COLUMNS =
   'id, build_id, content, finding_id, version, discretion_minor, removed_at is not null as removed';
 
-export const linesOf = rowsPerBuild(
+/** Those of a build, dropped ones too: what was spent on one without asking stays spent. */
+export const everyLineOf = rowsPer(
   (tx, buildIds) =>
     tx.rows<LineRow>(
       `select ${LINE_COLUMNS} from estimate_lines
-     where shop_id = :shopId and build_id = any(:buildIds::uuid[]) and removed_at is null order by position, id`,
+       where shop_id = :shopId and build_id = any(:buildIds::uuid[]) order by position, id`,
       { buildIds },
     ),
   (l) => l.build_id,
 );
+
+export const linesOf = async (tx: Tx, buildId: string): Promise<LineRow[]> =>
+  (await everyLineOf(tx, buildId)).filter((l) => !l.removed);
+
+export const usedOf = (every: readonly LineRow[]): number =>
+  every.reduce((sum, l) => sum + (l.discretion_minor ?? 0), 0);
+
+export const discretionUsed = async (tx: Tx, buildId: string): Promise<number> =>
+  usedOf(await everyLineOf(tx, buildId));
 
 /** The line wherever it belongs, dropped or not: an id is used once. */
 export const lineById = (tx: Tx, id: string): Promise<LineRow | undefined> =>
@@ -76,20 +87,6 @@ export const useDiscretion = (tx: Tx, id: string, minor: number, now: string): P
      where shop_id = :shopId and id = :id`,
     { id, minor, now },
   );
-
-/** Also of dropped lines: what was spent without asking stays spent. */
-export const discretionUsed = async (tx: Tx, buildId: string): Promise<number> =>
-  (await discretions(tx, buildId))[0]?.used ?? 0;
-
-const discretions = rowsPerBuild(
-  (tx, buildIds) =>
-    tx.rows<{ build_id: string; used: number }>(
-      `select build_id, coalesce(sum(discretion_minor), 0)::bigint as used from estimate_lines
-     where shop_id = :shopId and build_id = any(:buildIds::uuid[]) group by build_id`,
-      { buildIds },
-    ),
-  (d) => d.build_id,
-);
 
 /** Findings that stand in the logbook and in no line yet, newest first; none that a later reading showed to be right. */
 export async function freeFindings(tx: Tx, buildId: string): Promise<FindingView[]> {
@@ -133,7 +130,7 @@ export interface ChoiceRow {
 const CHOICES =
   'select id, build_id, content, version, removed_at is not null as removed from choices where shop_id = :shopId';
 
-export const choicesOf = rowsPerBuild(
+export const choicesOf = rowsPer(
   (tx, buildIds) =>
     tx.rows<ChoiceRow>(
       `${CHOICES} and build_id = any(:buildIds::uuid[]) and removed_at is null order by position, id`,
@@ -208,7 +205,7 @@ const REVISIONS = `select r.id, r.build_id, r.number, r.content, r.hash, r.sent_
   join people p on p.shop_id = r.shop_id and p.id = r.sent_by where r.shop_id = :shopId`;
 
 /** The newest first. */
-export const revisionsOf = rowsPerBuild(
+export const revisionsOf = rowsPer(
   async (tx, buildIds) =>
     (
       await tx.rows<RevisionRow>(
@@ -240,7 +237,7 @@ export interface AnswerRow extends Omit<AnswerView, 'takenBy'> {
   taken_by: string | null;
 }
 
-export const answersOf = rowsPerBuild(
+export const answersOf = rowsPer(
   (tx, buildIds) =>
     tx.rows<AnswerRow>(
       `select a.id, a.build_id, a.revision_id, r.number as revision, a.name, a.via, p.name as taken_by, a.said, a.at, a.given
@@ -305,9 +302,12 @@ const shopTerms = oncePerTurn(
 );
 
 /** How the shop charges on a day. */
-export async function termsOf(tx: Tx, today: Day): Promise<TermsView> {
+export const termsOf = async (tx: Tx, today: Day): Promise<TermsView> =>
+  termsWith(tx, await ratesOf(tx), today);
+
+/** The same where the rates are known. */
+export async function termsWith(tx: Tx, rates: readonly RateView[], today: Day): Promise<TermsView> {
   const shop = await shopTerms(tx);
-  const rates = await ratesOf(tx);
   const charge = (work: Work): number => rateOn(rates, { personId: null, work, day: today }).chargeMinor;
   return {
     rates: Object.fromEntries(WORKS.map((w) => [w, charge(w)])) as Terms['rates'],

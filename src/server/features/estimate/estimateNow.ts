@@ -1,5 +1,7 @@
 /** The estimate as it stands: everything it is read from, and how it is shown. */
 import { type EstimateLineView, type EstimateView, type TermsView } from '#contract/estimate.ts';
+import type { RateView } from '#contract/rates.ts';
+import type { ShopView } from '#contract/session.ts';
 import { standingOf, whyNotRoadworthy, type Answered } from '#core/approval/answers.ts';
 import { freeze, settleWays, type ProposedLine, type RevisionContent } from '#core/approval/revision.ts';
 import type { Choice } from '#core/estimate/ways.ts';
@@ -14,6 +16,7 @@ import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.t
 import { shownOf } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
+import { ratesOf } from './rates.queries.ts';
 
 /** Everything that the estimate of a build is read from, in one transaction. */
 export interface EstimateNow {
@@ -21,6 +24,8 @@ export interface EstimateNow {
   rows: q.LineRow[];
   lines: ProposedLine[];
   choices: (Choice & { version: number })[];
+  shop: ShopView;
+  rates: RateView[];
   terms: TermsView;
   /** The lines as they would be sent now. */
   frozen: RevisionContent;
@@ -44,8 +49,10 @@ async function picturesOf(
 export async function estimateNow(tx: Tx, deps: Deps, buildId: string): Promise<EstimateNow> {
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
-  const { currency, timeZone } = await shopOf(tx);
-  const rows = await q.linesOf(tx, buildId);
+  const shop = await shopOf(tx);
+  const { currency, timeZone } = shop;
+  const every = await q.everyLineOf(tx, buildId);
+  const rows = every.filter((l) => !l.removed);
   const choices = (await q.choicesOf(tx, buildId)).map(({ id, content, version }) => ({
     id,
     ...content,
@@ -55,7 +62,8 @@ export async function estimateNow(tx: Tx, deps: Deps, buildId: string): Promise<
     rows.map(({ id, content }) => ({ id, ...content })),
     choices,
   );
-  const terms = await q.termsOf(tx, dayOf(deps.clock.now(), timeZone));
+  const rates = await ratesOf(tx);
+  const terms = await q.termsWith(tx, rates, dayOf(deps.clock.now(), timeZone));
   const revisions = await q.revisionsOf(tx, buildId);
   const answers = await q.answersOf(tx, buildId);
   const contents = new Map(revisions.map((r) => [r.id, r.content]));
@@ -66,6 +74,8 @@ export async function estimateNow(tx: Tx, deps: Deps, buildId: string): Promise<
     rows,
     lines,
     choices,
+    shop,
+    rates,
     terms,
     frozen: freeze(
       lines,
@@ -77,7 +87,7 @@ export async function estimateNow(tx: Tx, deps: Deps, buildId: string): Promise<
     revisions,
     answers,
     answered: answers.map((a) => ({ revision: contents.get(a.revision_id)!, answers: a.given })).reverse(),
-    discretionUsedMinor: await q.discretionUsed(tx, buildId),
+    discretionUsedMinor: q.usedOf(every),
   };
 }
 

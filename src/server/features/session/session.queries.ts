@@ -1,7 +1,7 @@
 import type { Role } from '#contract/access.ts';
 import type { ShopView } from '#contract/session.ts';
 import type { Tx } from '../../db/pool.ts';
-import { oncePerTurn } from '../../db/together.ts';
+import { oncePerTransaction } from '../../db/together.ts';
 
 export interface PersonRow {
   shop_id: string;
@@ -68,7 +68,8 @@ interface ShopRow {
   is_demo: boolean;
 }
 
-export const shopOf = oncePerTurn(async (tx: Tx): Promise<ShopView> => {
+/** Its name, currency and time zone, which nothing changes once it is made. */
+export const shopOf = oncePerTransaction(async (tx: Tx): Promise<ShopView> => {
   const row = await tx.one<ShopRow>('select * from shops where id = :shopId');
   if (!row) throw new Error('the shop is not there');
   const { id, name, currency, units, locale, time_zone: timeZone, is_demo: isDemo } = row;

@@ -36,12 +36,13 @@ function taskView(t: q.TaskRow, needs: TaskNeed[], away: string[]): TaskView {
 }
 
 export async function runningSpells(tx: Tx): Promise<SpellView[]> {
-  const spells: SpellView[] = [];
-  for (const { id, personId, person, buildId, nickname, taskId, task, startedAt } of await q.openSpells(tx)) {
-    const toGoMinutes = toGoOf((await q.taskById(tx, taskId))!);
-    spells.push({ id, personId, person, buildId, nickname, taskId, task, startedAt, toGoMinutes });
-  }
-  return spells;
+  const spells = await q.openSpells(tx);
+  return Promise.all(
+    spells.map(async ({ id, personId, person, buildId, nickname, taskId, task, startedAt }) => {
+      const toGoMinutes = toGoOf((await q.taskById(tx, taskId))!);
+      return { id, personId, person, buildId, nickname, taskId, task, startedAt, toGoMinutes };
+    }),
+  );
 }
 
 /** A line with its hours. */

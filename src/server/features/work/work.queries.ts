@@ -5,7 +5,7 @@ import type { Caution } from '#core/work/cautions.ts';
 import type { FollowUpRule } from '#core/work/playbook.ts';
 import type { TaskNeed, TaskState } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
-import { rowsPerBuild } from '../../db/together.ts';
+import { rowsPer } from '../../db/together.ts';
 import { IS_HERE } from '../builds/index.ts';
 
 /** What a task says, as it is kept in `content`. */
@@ -41,7 +41,7 @@ const TASKS = `select t.id, t.build_id, t.line_id, t.content, t.state, t.to_go_m
       where b.shop_id = t.shop_id and b.task_id = t.id), 0)::int as spent_minutes
   from tasks t where t.shop_id = :shopId`;
 
-export const tasksOf = rowsPerBuild(
+export const tasksOf = rowsPer(
   (tx, buildIds) =>
     tx.rows<TaskRow>(`${TASKS} and t.build_id = any(:buildIds::uuid[]) order by t.position, t.id`, {
       buildIds,
@@ -49,8 +49,13 @@ export const tasksOf = rowsPerBuild(
   (t) => t.build_id,
 );
 
-export const taskById = (tx: Tx, id: string): Promise<TaskRow | undefined> =>
-  tx.one(`${TASKS} and t.id = :id`, { id });
+const tasksById = rowsPer(
+  (tx, ids) => tx.rows<TaskRow>(`${TASKS} and t.id = any(:ids::uuid[])`, { ids }),
+  (t) => t.id,
+);
+
+export const taskById = async (tx: Tx, id: string): Promise<TaskRow | undefined> =>
+  (await tasksById(tx, id))[0];
 
 export async function needsOf(tx: Tx, buildId: string): Promise<Map<string, TaskNeed[]>> {
   const rows = await tx.rows<{
@@ -185,7 +190,7 @@ export const belongsOf = (
   );
 
 /** Hours of each line, by its id. */
-const spentOnLines = rowsPerBuild(
+const spentOnLines = rowsPer(
   (tx, buildIds) =>
     tx.rows<{ build_id: string; line_id: string; minutes: number }>(
       `select b.build_id, b.line_id, sum((e.facts ->> 'minutes')::int)::int as minutes from entry_belongs b
