@@ -18,7 +18,7 @@ import type { Day } from '#core/time/days.ts';
 import type { RateView } from '#contract/rates.ts';
 import type { Tx } from '../../db/pool.ts';
 import { oncePerTurn, rowsPer } from '../../db/together.ts';
-import { ratesOf } from './rates.queries.ts';
+import { RATE_AS_JSON } from './rates.queries.ts';
 
 /** A line's words and figures, as they are kept in `content`. */
 export type LineContent = Omit<EstimateLineDto, 'version' | 'findingId'>;
@@ -291,25 +291,24 @@ interface TermsRow {
   addition_bp: number;
   over_bp: number;
   terms_version: number;
+  rates: RateView[];
 }
 
-const shopTerms = oncePerTurn(
+const termsRow = oncePerTurn(
   async (tx) =>
     (await tx.one<TermsRow>(
-      `select tax_bp, tax_included, shared_risk, storage_per_day_minor, addition_bp, over_bp, terms_version
+      `select tax_bp, tax_included, shared_risk, storage_per_day_minor, addition_bp, over_bp, terms_version,
+         coalesce((select json_agg(${RATE_AS_JSON} order by r.from_day, r.id) from rates r where r.shop_id = shops.id), '[]') as rates
        from shops where id = :shopId`,
     ))!,
 );
 
-/** How the shop charges on a day. */
-export const termsOf = async (tx: Tx, today: Day): Promise<TermsView> =>
-  termsWith(tx, await ratesOf(tx), today);
-
-/** The same where the rates are known. */
-export async function termsWith(tx: Tx, rates: readonly RateView[], today: Day): Promise<TermsView> {
-  const shop = await shopTerms(tx);
+/** How the shop charges on a day, and every rate that it ever had. */
+export async function chargesOf(tx: Tx, today: Day): Promise<{ terms: TermsView; rates: RateView[] }> {
+  const shop = await termsRow(tx);
+  const { rates } = shop;
   const charge = (work: Work): number => rateOn(rates, { personId: null, work, day: today }).chargeMinor;
-  return {
+  const terms = {
     rates: Object.fromEntries(WORKS.map((w) => [w, charge(w)])) as Terms['rates'],
     taxBp: shop.tax_bp,
     taxIncluded: shop.tax_included,
@@ -319,7 +318,11 @@ export async function termsWith(tx: Tx, rates: readonly RateView[], today: Day):
     overBp: shop.over_bp,
     version: shop.terms_version,
   };
+  return { terms, rates };
 }
+
+/** How the shop charges on a day. */
+export const termsOf = async (tx: Tx, today: Day): Promise<TermsView> => (await chargesOf(tx, today)).terms;
 
 /** Keeps the terms, but for the rates, if they are still at this version; answers whether they were. */
 export async function saveTerms(tx: Tx, t: TermsDto): Promise<boolean> {

@@ -16,7 +16,6 @@ import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.t
 import { shownOf } from '../photos/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
-import { ratesOf } from './rates.queries.ts';
 
 /** Everything that the estimate of a build is read from, in one transaction. */
 export interface EstimateNow {
@@ -62,8 +61,7 @@ export async function estimateNow(tx: Tx, deps: Deps, buildId: string): Promise<
     rows.map(({ id, content }) => ({ id, ...content })),
     choices,
   );
-  const rates = await ratesOf(tx);
-  const terms = await q.termsWith(tx, rates, dayOf(deps.clock.now(), timeZone));
+  const { terms, rates } = await q.chargesOf(tx, dayOf(deps.clock.now(), timeZone));
   const revisions = await q.revisionsOf(tx, buildId);
   const answers = await q.answersOf(tx, buildId);
   const contents = new Map(revisions.map((r) => [r.id, r.content]));

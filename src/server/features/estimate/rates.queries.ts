@@ -1,15 +1,17 @@
 import type { RateView } from '#contract/rates.ts';
 import type { Tx } from '../../db/pool.ts';
-import { oncePerTurn } from '../../db/together.ts';
 
 /** Every rate that holds, held or will hold. */
-export const ratesOf = oncePerTurn((tx) =>
-  tx.rows<RateView>(
-    `select id, person_id as "personId", work, from_day as "from", charge_minor as "chargeMinor",
-       cost_minor as "costMinor"
-     from rates where shop_id = :shopId order by from_day, id`,
-  ),
-);
+/** A rate `r` as it is seen. */
+export const RATE_AS_JSON = `json_build_object('id', r.id, 'personId', r.person_id, 'work', r.work, 'from', r.from_day,
+  'chargeMinor', r.charge_minor, 'costMinor', r.cost_minor)`;
+
+export const ratesOf = async (tx: Tx): Promise<RateView[]> =>
+  (
+    await tx.rows<{ rate: RateView }>(
+      `select ${RATE_AS_JSON} as rate from rates r where r.shop_id = :shopId order by r.from_day, r.id`,
+    )
+  ).map((r) => r.rate);
 
 /** Keeps a rate; one for the same person, work and day is changed. A figure that is null stays as it was. */
 export const saveRate = (tx: Tx, r: RateView): Promise<number> =>

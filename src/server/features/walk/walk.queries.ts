@@ -13,8 +13,17 @@ export const openWalk = (tx: Tx, personId: string): Promise<{ id: string; began_
     },
   );
 
-export const lastWalkEnded = async (tx: Tx): Promise<string | null> =>
-  (await tx.one<{ at: string | null }>('select max(ended_at) as at from walks where shop_id = :shopId'))!.at;
+/** The walk that somebody is on, if they are on one, and when the last of all ended. */
+export const walksNow = async (
+  tx: Tx,
+  personId: string,
+): Promise<{ id: string | null; beganAt: string | null; lastAt: string | null }> =>
+  (await tx.one(
+    `select o.id, o.began_at as "beganAt", l.at as "lastAt"
+     from (select max(ended_at) as at from walks where shop_id = :shopId) l
+     left join walks o on o.shop_id = :shopId and o.person_id = :personId and o.ended_at is null`,
+    { personId },
+  ))!;
 
 export const walkById = (
   tx: Tx,

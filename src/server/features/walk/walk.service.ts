@@ -28,8 +28,8 @@ async function inOrder(tx: Tx, rows: q.WalkRow[]): Promise<q.WalkRow[]> {
 async function viewOf(tx: Tx, deps: Deps, who: SignedIn): Promise<WalkView> {
   const shop = await shopOf(tx);
   const today = dayOf(deps.clock.now(), shop.timeZone);
-  const open = await q.openWalk(tx, who.personId);
-  const walkId = open?.id ?? uuidv7();
+  const { id, beganAt, lastAt } = await q.walksNow(tx, who.personId);
+  const walkId = id ?? uuidv7();
   const held = new Map((await waitsNow(tx, deps)).map((w) => [w.buildId, w.binding]));
   const rows = await inOrder(tx, await q.walkRows(tx, walkId));
   const cars = rows.map(({ promised, promisedOn, pauses, ...row }): WalkCarView => ({
@@ -37,7 +37,7 @@ async function viewOf(tx: Tx, deps: Deps, who: SignedIn): Promise<WalkView> {
     binding: held.get(row.buildId) ?? null,
     promised: promiseNow(promised, promisedOn, pauses ?? [], today),
   }));
-  return { walkId, beganAt: open?.began_at ?? null, lastAt: await q.lastWalkEnded(tx), cars };
+  return { walkId, beganAt, lastAt, cars };
 }
 
 export const readWalk = (deps: Deps, who: SignedIn): Promise<WalkView> =>
