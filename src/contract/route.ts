@@ -37,19 +37,24 @@ export class Route<
     readonly allow: RouteSpec['allow'],
   ) {}
 
+  /** The same route: only its types are told. */
+  #typed<Told>(): Told {
+    return this as never;
+  }
+
   /** What stands behind the question mark of its address. */
   asks<Q extends object>(): Route<Path, Q, Body, Answer> {
-    return this as never;
+    return this.#typed();
   }
 
   /** Its body, as JSON. */
   takes<B extends object>(): Route<Path, Query, B, Answer> {
-    return this as never;
+    return this.#typed();
   }
 
   /** Its answer, as JSON. A route without one answers with a page, a file or a stream. */
   answers<A extends object>(): Route<Path, Query, Body, A> {
-    return this as never;
+    return this.#typed();
   }
 }
 

@@ -9,7 +9,7 @@ import { Refusal } from './refusal.ts';
 const DEEPEST = 16;
 /** Fields of one object; the widest request of ours has some forty. */
 const MOST_FIELDS = 200;
-/** Values in all, where a route does not say more. */
+/** Values of a body in all. */
 const MOST_VALUES = 4000;
 
 /** Names under which JavaScript finds what an object inherits. */
