@@ -29,7 +29,7 @@ const Bar = styled.header`
   padding: 0 ${space.l};
   min-height: 52px;
   border-bottom: 1px solid ${color.zincLine};
-  ${phone} {
+  ${narrow} {
     padding: 0 ${space.m};
     gap: 0 ${space.s};
   }
@@ -44,9 +44,13 @@ const Nav = styled.nav`
   display: flex;
   gap: ${space.m};
   flex: 1;
+  ${narrow} {
+    gap: ${space.s};
+  }
   a {
     min-height: ${touch};
     padding: 0 4px;
+    white-space: nowrap;
     display: inline-flex;
     align-items: center;
     font-weight: 600;
@@ -78,6 +82,12 @@ const Room = styled.div`
 `;
 const OnDesk = styled.span`
   ${phone} {
+    display: none;
+  }
+`;
+/** What is of use with a keyboard only. */
+const WithKeys = styled.span`
+  ${narrow} {
     display: none;
   }
 `;
@@ -142,11 +152,11 @@ export function Layout() {
           </Who>
         </Account>
         <ThemeButton />
-        <OnDesk>
+        <WithKeys>
           <Button $look="quiet" onPress={() => setKeys(true)} aria-label="Keys of this screen">
             ?
           </Button>
-        </OnDesk>
+        </WithKeys>
         <OnDesk>
           <SignOutButton />
         </OnDesk>

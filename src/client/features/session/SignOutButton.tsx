@@ -1,7 +1,16 @@
 import { LogOut } from 'lucide-react';
 import { useNavigate } from 'react-router';
+import { styled } from 'styled-components';
 import { Button } from '../../ui/Button.tsx';
+import { narrow } from '../../ui/tokens.ts';
 import { useSignOut } from './session.queries.ts';
+
+/** On a tablet the bar has room for the sign only. */
+const Words = styled.span`
+  ${narrow} {
+    display: none;
+  }
+`;
 
 export function SignOutButton() {
   const signOut = useSignOut();
@@ -9,10 +18,11 @@ export function SignOutButton() {
   return (
     <Button
       $look="quiet"
+      aria-label="Sign out"
       onPress={() => signOut.mutate(undefined, { onSuccess: () => void navigate('/sign-in') })}
     >
       <LogOut size={20} aria-hidden />
-      Sign out
+      <Words>Sign out</Words>
     </Button>
   );
 }
