@@ -196,12 +196,10 @@ export interface PauseView extends Pause {
   entryId: string;
 }
 
-/** Sums of one kind of entry. Money is absent for those who do not see prices. */
-export interface KindSumView {
+/** Hours of one kind of entry. */
+export interface KindMinutes {
   kind: Kind;
-  count: number;
   minutes: number;
-  moneyMinor?: number;
 }
 
 export interface BuildRow {
@@ -238,7 +236,8 @@ export interface BuildView extends BuildRow {
   version: number;
   workedMinutes: number;
   estimateMinutes: number;
-  byKind: KindSumView[];
+  /** Where there are any. */
+  minutesByKind: KindMinutes[];
   /** What the customer came with, in their own words. */
   complaint: string;
   tellBy: TellBy;
@@ -247,8 +246,6 @@ export interface BuildView extends BuildRow {
   notRoadworthy: string[];
   /** Absent for those who do not see prices or contacts. */
   storagePerDayMinor?: number;
-  spentMinor?: number;
-  estimateMinor?: number;
   budgetMinor?: number | null;
   discretionMinor?: number;
   customerEmail?: string;

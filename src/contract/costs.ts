@@ -74,8 +74,8 @@ export interface CostsView {
   /** Lines that are agreed, begun, or have something on them; together they are the build. */
   lines: CostLineView[];
   build: BuildCosts;
-  /** What is on no line: where it belongs, hours and what it costs the shop. */
-  borne: { uncharged: Uncharged; minutes: number; costMinor: number }[];
+  /** What is on no line: where it belongs, hours, what it costs the shop and how much of that is only ordered. */
+  borne: { uncharged: Uncharged; minutes: number; costMinor: number; committedMinor: number }[];
   overBp: number;
   overTime: CostPoint[];
   /** What was expected with each revision that was sent, and today. */

@@ -5,6 +5,7 @@ import type {
   EntryAddDto,
   EntryCorrectDto,
   EntryView,
+  OpenThingsView,
   SaidManyDto,
 } from './entries.ts';
 import { EVERYBODY } from './access.ts';
@@ -12,6 +13,8 @@ import { get, post } from './route.ts';
 
 export const entriesRoutes = {
   entriesList: get('/api/builds/:buildId/entries', EVERYBODY).asks<EntriesQueryDto>().answers<EntriesView>(),
+  /** What is open on a car, as a line may name it. */
+  openThings: get('/api/builds/:buildId/open', EVERYBODY).answers<OpenThingsView>(),
   entryAdd: post('/api/builds/:buildId/entries', EVERYBODY).takes<EntryAddDto>().answers<EntryView>(),
   /** A run of speech about several cars: all of it, or none. */
   saidKeep: post('/api/said', EVERYBODY).takes<SaidManyDto>().answers<{ kept: number }>(),

@@ -30,6 +30,15 @@ import {
   type LineClass,
   type Remedy,
 } from '#core/log/kinds.ts';
+import {
+  LINE_ACTS,
+  THING_TYPES,
+  type ActOn,
+  type LineAct,
+  type OpenThing,
+  type ThingType,
+} from '#core/acts/acts.ts';
+import { CHECKS, type Check } from '#core/parts/parts.ts';
 import { AgoMs } from './agoMs.ts';
 import { CalendarDay } from './calendarDay.ts';
 
@@ -107,6 +116,26 @@ export class SaidDto {
   audience!: Audience;
 }
 
+/** The most things that one line acts on. */
+const MOST_ACTS = 4;
+
+/** What a line does, besides being kept, to a thing of its car. */
+export class ActOnDto implements ActOn {
+  @IsIn(LINE_ACTS, { message: 'nothing that a line does' }) act!: LineAct;
+  @IsIn(THING_TYPES, { message: 'no kind of thing' }) type!: ThingType;
+  /** On `order` it may be new: the part is written down under it. */
+  @IsUUID() id!: string;
+  @IsOptional() @IsBoolean() isDone?: boolean;
+
+  @IsOptional()
+  @IsInt({ message: 'whole minutes' })
+  @Min(0, { message: 'cannot be negative' })
+  @Max(60_000, { message: 'that is too long' })
+  toGoMinutes?: number;
+
+  @IsOptional() @IsIn(CHECKS, { message: 'right, wrong, damaged or faulty' }) check?: Check;
+}
+
 export class EntryAddDto extends SaidDto {
   /** Made by the client (UUIDv7), so that the same request sent twice is one entry. */
   @IsUUID()
@@ -115,15 +144,18 @@ export class EntryAddDto extends SaidDto {
   /** Written so long ago on a device that found no network. Its clock may be wrong; the span that it measured is not. */
   @AgoMs() agoMs?: number;
 
-  /** The entry whose wait it ends; on what goes on again, or arrived. */
-  @IsOptional() @IsUUID() endsId?: string;
+  /** What it does. Absent where nobody was shown what it would do: it is kept, and ends a hold that it names whole. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_ACTS, { message: `at most ${MOST_ACTS} things in one line` })
+  @ValidateNested({ each: true })
+  @Type(() => ActOnDto)
+  does?: ActOnDto[];
 }
 
 /** A line of a run of speech: of which car, and what an entry says. */
-export class SaidLineDto extends SaidDto {
+export class SaidLineDto extends EntryAddDto {
   @IsUUID() buildId!: string;
-  /** As in an entry. */
-  @IsUUID() id!: string;
 }
 
 export class SaidNextDto {
@@ -196,6 +228,12 @@ export class EntriesQueryDto {
   limit?: number;
 }
 
+/** What is open on a car: what a line may be about. */
+export interface OpenThingsView {
+  buildId: string;
+  things: OpenThing[];
+}
+
 /** An entry as screens show it, with its corrections applied. */
 export interface EntryView {
   id: string;
@@ -209,6 +247,8 @@ export interface EntryView {
   corrected: { first: string; at: string } | null;
   withdrawn: boolean;
   about: { type: string; id: string } | null;
+  /** What it did to things of its car; it is undone with the entry. */
+  acts: { act: string; type: ThingType; id: string }[];
 }
 
 export interface EntriesView {

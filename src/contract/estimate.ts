@@ -314,7 +314,6 @@ export interface EstimateView {
   discretionMinor: number;
   discretionUsedMinor: number;
   approvedMinor: number;
-  spentMinor: number;
   /** Why the car cannot be handed over as roadworthy; empty when it can. */
   notRoadworthy: string[];
 }

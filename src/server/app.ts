@@ -4,6 +4,7 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import { pinoHttp } from 'pino-http';
 import type { Deps } from './deps.ts';
+import { actsRoutes } from './features/acts/acts.routes.ts';
 import { benchRoutes } from './features/bench/bench.routes.ts';
 import { bookRoutes } from './features/book/book.routes.ts';
 import { papersRoutes } from './features/papers/papers.routes.ts';
@@ -84,6 +85,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     shopRoutes(deps),
     buildsRoutes(deps),
     entriesRoutes(deps),
+    actsRoutes(deps),
     photosRoutes(deps),
     voiceRoutes(deps),
     bookRoutes(deps),

@@ -4,6 +4,7 @@ import { useSuspenseQuery } from '@tanstack/react-query';
 import type { Role } from '#contract/access.ts';
 import type { ShopView } from '#contract/session.ts';
 import type { Manner } from '#core/log/sentences.ts';
+import { formatMoney } from '#core/money/money.ts';
 import { dayOf } from '#core/time/days.ts';
 import { sessionQuery } from './session.ts';
 
@@ -35,4 +36,10 @@ export function useManner(): Manner {
   const { currency, locale } = useShop().shop;
   const today = useToday();
   return { currency, locale, today };
+}
+
+/** Money as this shop writes it. */
+export function useMoney(): (minor: number) => string {
+  const { currency, locale } = useShop().shop;
+  return (minor) => formatMoney(minor, currency, locale);
 }

@@ -27,6 +27,18 @@ export function findDurations(t: readonly Token[], mark: '.' | ','): Found<numbe
   return found;
 }
 
+/** Minutes that a line says are left: “2 h to go”, “an hour and a half left”; null where it says nothing of the kind. */
+export function minutesLeft(t: readonly Token[], mark: '.' | ','): number | null {
+  for (let i = 0; i < t.length; i += 1) {
+    const d = durationAt(t, i, mark);
+    if (!d) continue;
+    const [next, then] = [t[d.next]?.lower, t[d.next + 1]?.lower];
+    if (next === 'left' || next === 'remaining' || (next === 'to' && then === 'go')) return d.value;
+    i = d.next - 1;
+  }
+  return null;
+}
+
 /** “The plate is in”, “the diff is back in”: it is there now, and how long it took follows. */
 const isThere = (t: readonly Token[], i: number): boolean =>
   /^(?:is|are)$/.test(t[t[i - 1]?.lower === 'back' ? i - 2 : i - 1]?.lower ?? '');

@@ -88,7 +88,7 @@ const LINES: LineInput[] = ['a', 'b', 'c'].map((id, i) => ({
 }));
 const whole = (of: readonly Posting[]) => {
   const lines = LINES.map((l) => ({ approvedMinor: l.approvedMinor, costs: lineCosts(l, of, TAX, 1000) }));
-  return { lines, build: buildCosts(lines, of, 1000) };
+  return { lines, build: buildCosts(lines, of, TAX, 1000) };
 };
 
 describe('a build', () => {

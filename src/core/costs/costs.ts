@@ -109,26 +109,30 @@ export function lineCosts(
 /** What a build comes to: the sums of its lines, and what the shop bears itself. */
 export interface BuildCosts extends LineCosts {
   approvedMinor: number;
-  /** What is on no line, by where it belongs: what it costs the shop. */
-  borne: { uncharged: Uncharged; costMinor: number }[];
+  /** What is on no line, by where it belongs: what it costs the shop, and how much of that is only ordered. */
+  borne: { uncharged: Uncharged; costMinor: number; committedMinor: number }[];
+  /** What nobody has put on a line yet, as the customer would pay for it, with tax: part of none of the sums above. */
+  unallocated: { spentMinor: number; committedMinor: number };
 }
 
 export function buildCosts(
   lines: readonly { approvedMinor: number; costs: LineCosts }[],
   postings: readonly Posting[],
+  tax: Tax,
   overBp: number,
 ): BuildCosts {
   const sum = (of: (l: { approvedMinor: number; costs: LineCosts }) => number): number =>
     lines.reduce((s, l) => s + of(l), 0);
   const approvedMinor = sum((l) => l.approvedMinor);
   const expectedMinor = sum((l) => l.costs.expectedMinor);
+  const off = (uncharged: Uncharged): Posting[] =>
+    postings.filter((p) => p.lineId === null && p.uncharged === uncharged && !isWanted(p));
   const borne = UNCHARGED.map((uncharged) => ({
     uncharged,
-    costMinor: add(
-      postings.filter((p) => p.lineId === null && p.uncharged === uncharged && !isWanted(p)),
-      'costMinor',
-    ),
+    costMinor: add(off(uncharged), 'costMinor'),
+    committedMinor: add(off(uncharged).filter(isCommitted), 'costMinor'),
   })).filter((b) => b.costMinor !== 0);
+  const nowhere = off('nowhere');
   return {
     approvedMinor,
     spentMinor: sum((l) => l.costs.spentMinor),
@@ -138,5 +142,9 @@ export function buildCosts(
     isOver: approvedMinor > 0 && expectedMinor > withAddition(approvedMinor, overBp),
     costMinor: sum((l) => l.costs.costMinor) + borne.reduce((s, b) => s + b.costMinor, 0),
     borne,
+    unallocated: {
+      spentMinor: grossOf(add(nowhere.filter(isSpent)), tax),
+      committedMinor: grossOf(add(nowhere.filter(isCommitted)), tax),
+    },
   };
 }

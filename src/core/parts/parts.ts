@@ -29,6 +29,7 @@ export const FATES = [
   'scrapped',
   'kept until the customer says',
   'there was none',
+  'not said yet',
 ] as const;
 export type Fate = (typeof FATES)[number];
 
@@ -54,7 +55,8 @@ const LEADS: Record<Moving, { from: readonly PartState[]; to: PartState }> = {
   order: { from: ['to find', 'to order'], to: 'ordered' },
   'new date': { from: ['ordered'], to: 'ordered' },
   arrive: { from: ['ordered', 'to find', 'to order'], to: 'arrived' },
-  fit: { from: ['arrived'], to: 'fitted' },
+  // What is on the car was here, whether anybody said so or not.
+  fit: { from: ['arrived', 'ordered'], to: 'fitted' },
   failed: { from: ['fitted'], to: 'wrong' },
   'send back': { from: ['wrong', 'arrived'], to: 'returned' },
   'take up again': { from: ['wrong', 'returned', 'fitted'], to: 'to order' },
@@ -75,10 +77,16 @@ export interface PartNow {
 
 /** The fate of an old part that its owner was asked about and has not answered. */
 export const ASKED = 'kept until the customer says' satisfies Fate;
+/** Fitted by a line of the log, which does not say what became of the old one. */
+export const UNSAID = 'not said yet' satisfies Fate;
+/** Fates that are still to be settled. */
+const UNSETTLED: readonly (Fate | null)[] = [ASKED, UNSAID];
+/** What an old part can be settled as. */
+export const SETTLED_FATES: readonly Fate[] = FATES.filter((f) => !UNSETTLED.includes(f));
 
 /** Whether an act is possible now. A credit is owed for what went back, and for a core that was sent. */
 function canDo({ state, core, creditMinor, oldFate }: PartNow, act: PartAct): boolean {
-  if (act === 'old one settled') return state === 'fitted' && oldFate === ASKED;
+  if (act === 'old one settled') return state === 'fitted' && UNSETTLED.includes(oldFate);
   if (act === 'core sent') return core === 'to send';
   if (act === 'credited') return core === 'sent' || (state === 'returned' && creditMinor === 0);
   return LEADS[act].from.includes(state);
@@ -101,6 +109,8 @@ export interface PartDone {
   broke?: string | undefined;
   lostMinutes?: number | undefined;
   oldIsBack?: boolean | undefined;
+  /** Said by a line of the log, which may leave open from whom it was ordered. */
+  isByLine?: boolean | undefined;
 }
 
 /** Why this cannot be done with a part, by field; empty where it can. */
@@ -111,7 +121,7 @@ export function whyNotDone(part: PartNow, done: PartDone): { field: string; reas
     done[field] === undefined || String(done[field]).trim() === '' ? [{ field, reason }] : [];
   switch (done.act) {
     case 'order':
-      return missing('vendor', 'say from whom');
+      return done.isByLine ? [] : missing('vendor', 'say from whom');
     case 'credited':
       return missing('creditMinor', 'say how much came back');
     case 'failed':
@@ -124,10 +134,10 @@ export function whyNotDone(part: PartNow, done: PartDone): { field: string; reas
         ...(done.check && done.check !== 'right' ? missing('note', 'say what is wrong with it') : []),
       ];
     case 'old one settled':
-      if (done.fate === ASKED || done.fate === 'there was none')
-        return [{ field: 'fate', reason: 'say what they want done with it' }];
+      if (done.fate !== undefined && !SETTLED_FATES.includes(done.fate))
+        return [{ field: 'fate', reason: 'say what became of it' }];
       return [
-        ...missing('fate', 'say what they want done with it'),
+        ...missing('fate', 'say what became of it'),
         ...(done.fate === 'bagged' ? missing('bag', 'give the number of the bag') : []),
       ];
     case 'fit':

@@ -33,7 +33,7 @@ export interface DraftInput {
   entries: readonly Entry[];
   /** The last letter told everything up to this seq; 0 before the first. */
   toldUpTo: number;
-  totals: Totals;
+  totals: Pick<Totals, 'spentMinor' | 'workedMinutes'>;
   /** The build’s costs; null while nothing is agreed and nothing begun. */
   money: LetterMoney | null;
   waits: readonly Wait[];

@@ -21,14 +21,16 @@ export type WaitEntry = Pick<
 > & {
   /** On `resumed` and `arrived`: the entry whose wait it ends, and no other. */
   endsId?: string | null;
+  /** Kept without anybody having been shown what it ends: then it may end what it names whole. */
+  byName?: boolean;
 };
 
 /** Kinds of entry that begin or end a wait. */
 export const WAIT_KINDS = ['waiting', 'resumed', 'arrived'] as const;
 
 /**
- * Waits still open after these entries (of one build, any order). `resumed` and `arrived` end the wait that they name whole, or
- * that they point at; a part that has a name in common with it ends nothing.
+ * Waits still open after these entries (of one build, any order). `resumed` and `arrived` end the wait that they point at; one that
+ * was kept before lines pointed at things ends the wait that it names whole.
  */
 export function openWaits(entries: readonly WaitEntry[], timeZone: string): Wait[] {
   const ordered = [...entries].filter((e) => !e.withdrawn).sort((a, b) => a.seq - b.seq);
@@ -37,7 +39,7 @@ export function openWaits(entries: readonly WaitEntry[], timeZone: string): Wait
     if (e.kind === 'waiting') open.push(toWait(e, timeZone));
     else if (e.endsId) open = open.filter((w) => w.entryId !== e.endsId);
     else if (e.kind === 'resumed' && e.facts.subject === undefined) open = [];
-    else open = open.filter((w) => !sameThing(w, e));
+    else if (e.byName !== false) open = open.filter((w) => !sameThing(w, e));
   }
   return open;
 }

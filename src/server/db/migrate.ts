@@ -35,6 +35,7 @@ import * as addAccounts from '../../../migrations/20261210_add_accounts.ts';
 import * as addBuildStages from '../../../migrations/20261211_add_build_stages.ts';
 import * as addReaderScopes from '../../../migrations/20261212_add_reader_scopes.ts';
 import * as indexWhatIsAskedBy from '../../../migrations/20261213_index_what_is_asked_by.ts';
+import * as addEntryActs from '../../../migrations/20261214_add_entry_acts.ts';
 import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -77,6 +78,7 @@ const MIGRATIONS = {
   '20261211_add_build_stages': addBuildStages,
   '20261212_add_reader_scopes': addReaderScopes,
   '20261213_index_what_is_asked_by': indexWhatIsAskedBy,
+  '20261214_add_entry_acts': addEntryActs,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -1,13 +1,12 @@
 /** The money of one build: what was agreed, spent, ordered, is to go and comes to; by line, over time; and what came in. */
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { CostLineView, CostsView, InstalmentView } from '#contract/costs.ts';
-import { formatMoney } from '#core/money/money.ts';
 import { formatDay } from '#core/time/days.ts';
 import { formatMinutes } from '#core/time/hours.ts';
-import { useManner } from '../../shared/shop.ts';
+import { useManner, useMoney } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import {
@@ -79,11 +78,6 @@ export default function CostsPage() {
   );
 }
 
-function useMoney(): (minor: number) => string {
-  const { currency, locale } = useManner();
-  return (minor) => formatMoney(minor, currency, locale);
-}
-
 function InAll({ costs: { build, expected, overBp } }: { costs: CostsView }) {
   const money = useMoney();
   const now = expected.at(-1)!;
@@ -143,6 +137,7 @@ function Borne({ costs: { borne, buildId } }: { costs: CostsView }) {
         {borne.map((b) => (
           <Borned key={b.uncharged} words={UNCHARGED_WORDS[b.uncharged]} minutes={b.minutes}>
             {money(b.costMinor)}
+            {b.committedMinor > 0 && ` (${money(b.committedMinor)} of it ordered, not here)`}
           </Borned>
         ))}
       </Figures>
@@ -156,7 +151,7 @@ function Borne({ costs: { borne, buildId } }: { costs: CostsView }) {
   );
 }
 
-function Borned({ words, minutes, children }: { words: string; minutes: number; children: string }) {
+function Borned({ words, minutes, children }: { words: string; minutes: number; children: ReactNode }) {
   return (
     <>
       <dt>

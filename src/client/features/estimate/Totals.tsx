@@ -61,7 +61,6 @@ export function Totals({ estimate }: { estimate: EstimateView }) {
               <Figure name="kept in four cases of five" minor={glance.endP80Minor} money={money} />
             </>
           )}
-          <Figure name="Parts and outwork paid so far" minor={estimate.spentMinor} money={money} />
         </Figures>
         {estimate.notRoadworthy.map((reason) => (
           <Notice key={reason} $tone="oxide">

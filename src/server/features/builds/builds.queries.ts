@@ -16,6 +16,14 @@ export interface BuildKey {
 export const buildForUpdate = (tx: Tx, id: string): Promise<BuildKey | undefined> =>
   tx.one('select id, nickname from builds where shop_id = :shopId and id = :id for update', { id });
 
+/** Whether a hold that an entry began is still open. */
+export const openHold = async (tx: Tx, buildId: string, entryId: string): Promise<boolean> =>
+  (await tx.one(
+    `select 1 from builds, jsonb_array_elements(standing -> 'waits') w
+     where shop_id = :shopId and id = :buildId and w ->> 'entryId' = :entryId`,
+    { buildId, entryId },
+  )) !== undefined;
+
 interface RowColumns {
   id: string;
   number: string;

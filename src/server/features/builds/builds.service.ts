@@ -28,14 +28,11 @@ function viewOf(deps: Deps, who: SignedIn, b: q.BuildDetail, notRoadworthy: stri
     notRoadworthy,
     workedMinutes: totals.workedMinutes,
     estimateMinutes: totals.estimateMinutes,
+    minutesByKind: b.sums.filter((s) => s.minutes > 0).map(({ kind, minutes }) => ({ kind, minutes })),
   };
-  if (!seesPrices(who))
-    return { ...common, byKind: b.sums.map(({ kind, count, minutes }) => ({ kind, count, minutes })) };
+  if (!seesPrices(who)) return common;
   return {
     ...common,
-    byKind: b.sums,
-    spentMinor: totals.spentMinor,
-    estimateMinor: totals.estimateMinor,
     storagePerDayMinor: b.storage_per_day_minor,
     budgetMinor: b.budget_minor,
     discretionMinor: b.discretion_minor,

@@ -6,6 +6,7 @@ export {
   insertBuild,
   insertCustomer,
   insertVehicle,
+  openHold,
   IS_HERE,
   sayNext,
   takeNumber,

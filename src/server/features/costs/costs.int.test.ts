@@ -256,7 +256,9 @@ test('what was on a line that left the estimate is borne by name: no hour and no
   await it.owner.delete(pathOf('estimateLineDrop', { buildId, lineId })).send({ version: 1 }).expect(200);
   const after = await costs(buildId);
   expect(after.lines).toEqual([]);
-  expect(after.borne).toEqual([{ uncharged: 'nowhere', minutes: 60, costMinor: before.build.costMinor }]);
+  expect(after.borne).toEqual([
+    { uncharged: 'nowhere', minutes: 60, costMinor: before.build.costMinor, committedMinor: 4000 },
+  ]);
   expect(after.build.costMinor).toBe(before.build.costMinor);
 });
 

@@ -91,7 +91,7 @@ const borneOf = (build: BuildCosts, hours: readonly HourRow[]): CostsView['borne
   UNCHARGED.map((uncharged) => ({
     uncharged,
     minutes: hours.filter((h) => unchargedOf(h) === uncharged).reduce((s, h) => s + h.minutes, 0),
-    costMinor: build.borne.find((b) => b.uncharged === uncharged)?.costMinor ?? 0,
+    ...(build.borne.find((b) => b.uncharged === uncharged) ?? { costMinor: 0, committedMinor: 0 }),
   })).filter((b) => b.minutes > 0 || b.costMinor !== 0);
 
 export async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<CostsView> {
@@ -103,7 +103,7 @@ export async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<Cost
   const { postings, hours } = await postingsOf(tx, buildId, manner, new Set(now.lines.map((l) => l.id)));
   const estimated = now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely }));
   const lines = lineViewsOf(now, postings, await effortByLine(tx, buildId, estimated));
-  const build = buildCosts(lines, postings, terms.overBp);
+  const build = buildCosts(lines, postings, terms, terms.overBp);
   const { agreed, expected } = pastOf(now, timeZone);
   const lineIds = lines.map((l) => l.id);
   return {

@@ -43,6 +43,7 @@ export const hourRows = rowsPer(
 );
 
 export interface BoughtRow extends Belonging {
+  kind: 'ordered' | 'arrived' | 'spent';
   buildId: string;
   what: string;
   at: string;
@@ -53,7 +54,7 @@ export interface BoughtRow extends Belonging {
 export const boughtRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<BoughtRow>(
-      `select e.build_id as "buildId", e.text as what, e.at, (e.facts ->> 'moneyMinor')::bigint as "moneyMinor", b.line_id as "lineId", b.belongs
+      `select e.build_id as "buildId", e.kind, e.text as what, e.at, (e.facts ->> 'moneyMinor')::bigint as "moneyMinor", b.line_id as "lineId", b.belongs
      from entries_now e
      left join entry_belongs b on b.shop_id = e.shop_id and b.entry_id = e.id
      where e.shop_id = :shopId and e.build_id = any(:buildIds::uuid[]) and not e.withdrawn

@@ -29,16 +29,21 @@ function hourPosting({ rates, timeZone }: Manner, h: q.HourRow): Posting {
   };
 }
 
-const boughtPosting = ({ timeZone, additionBp }: Manner, b: q.BoughtRow): Posting => ({
-  kind: 'sundry',
-  lineId: b.lineId,
-  uncharged: q.unchargedOf(b),
-  what: b.what,
-  committedOn: null,
-  spentOn: dayOf(b.at, timeZone),
-  priceMinor: withAddition(b.moneyMinor, additionBp),
-  costMinor: b.moneyMinor,
-});
+/** What a line ordered without a part of the list is on order: nobody has said that it is here. */
+function boughtPosting({ timeZone, additionBp }: Manner, b: q.BoughtRow): Posting {
+  const day = dayOf(b.at, timeZone);
+  const isOrdered = b.kind === 'ordered';
+  return {
+    kind: 'sundry',
+    lineId: b.lineId,
+    uncharged: q.unchargedOf(b),
+    what: b.what,
+    committedOn: isOrdered ? day : null,
+    spentOn: isOrdered ? null : day,
+    priceMinor: withAddition(b.moneyMinor, additionBp),
+    costMinor: b.moneyMinor,
+  };
+}
 
 const lastOf = (p: q.PartRow, act: PartAct): Day | null =>
   p.history.findLast((h) => h.act === act)?.on ?? null;

@@ -1,5 +1,6 @@
 import type { EntryView } from '#contract/entries.ts';
 import type { Corrected, Entry } from '#core/log/entries.ts';
+import type { DoneAct } from '#core/acts/acts.ts';
 import type { Audience, Facts, Kind } from '#core/log/kinds.ts';
 import type { Bindings, Tx } from '../../db/pool.ts';
 
@@ -28,6 +29,8 @@ export interface EntryRow {
   about_id: string | null;
   corrects_id: string | null;
   now: Corrected | 'withdrawn' | null;
+  /** What it did besides being kept. */
+  acts: DoneAct[] | null;
 }
 
 export const toEntry = (r: EntryRow & { media: string[] }): Entry => ({
@@ -55,13 +58,14 @@ export async function insertEntry(tx: Tx, e: NewEntry): Promise<number> {
        update shop_counters set last_seq = last_seq + 1 where shop_id = :shopId returning last_seq
      )
      insert into entries (shop_id, build_id, id, seq, at, recorded_at, person_id, kind, text, facts, audience,
-       about_type, about_id, corrects_id, now)
+       about_type, about_id, corrects_id, now, acts)
      select :shopId, :build_id, :id, last_seq, :at, :recorded_at, :person_id, :kind, :text, :facts::jsonb, :audience,
-       :about_type, :about_id, :corrects_id, :nowJson::jsonb from next returning seq`,
+       :about_type, :about_id, :corrects_id, :nowJson::jsonb, :actsJson::jsonb from next returning seq`,
     {
       ...rowBindings(e),
       facts: JSON.stringify(e.facts),
       nowJson: e.now === null ? null : JSON.stringify(e.now),
+      actsJson: e.acts === null ? null : JSON.stringify(e.acts),
     },
   );
   return row!.seq;
@@ -99,6 +103,14 @@ function rowBindings(e: NewEntry) {
 export const entryById = (tx: Tx, id: string): Promise<EntryRow | undefined> =>
   tx.one('select * from entries where shop_id = :shopId and id = :id', { id });
 
+/** Whether what an entry did was taken back: it was withdrawn once, or became of another kind. */
+export const wasTakenBack = async (tx: Tx, { id, kind }: Pick<EntryRow, 'id' | 'kind'>): Promise<boolean> =>
+  (await tx.one(
+    `select 1 from entries where shop_id = :shopId and corrects_id = :id
+       and (now = '"withdrawn"'::jsonb or now ->> 'kind' <> :kind) limit 1`,
+    { id, kind },
+  )) !== undefined;
+
 export interface NowRow {
   id: string;
   seq: number;
@@ -114,6 +126,7 @@ export interface NowRow {
   correction_id: string | null;
   correction_at: string | null;
   withdrawn: boolean;
+  acts: DoneAct[] | null;
 }
 
 export const toView = (r: NowRow): EntryView => ({
@@ -128,10 +141,11 @@ export const toView = (r: NowRow): EntryView => ({
   corrected: r.correction_at === null ? null : { first: r.first_text, at: r.correction_at },
   withdrawn: r.withdrawn,
   about: r.about_type === null ? null : { type: r.about_type, id: r.about_id! },
+  acts: (r.acts ?? []).map(({ act, type, id }) => ({ act, type, id })),
 });
 
 const NOW_COLUMNS = `e.id, e.seq, e.at, e.kind, e.text, e.facts, e.audience, p.name as person, e.first_text, e.about_type,
-  e.about_id, e.correction_id, e.correction_at, e.withdrawn`;
+  e.about_id, e.correction_id, e.correction_at, e.withdrawn, e.acts`;
 const NOW_FROM = `from entries_now e left join people p on p.shop_id = e.shop_id and p.id = e.person_id`;
 
 export const entryNow = (tx: Tx, id: string): Promise<NowRow | undefined> =>

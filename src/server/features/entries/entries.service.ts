@@ -8,8 +8,8 @@ import type {
   EntryCorrectDto,
   EntryView,
   SaidDto,
-  SaidManyDto,
 } from '#contract/entries.ts';
+import type { DoneAct } from '#core/acts/acts.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
 import { whyNotCorrect } from '#core/log/corrections.ts';
@@ -19,9 +19,9 @@ import { whenOf } from '#core/time/zones.ts';
 import type { ShopView } from '#contract/session.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
+import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { buildForUpdate, sayNext, type BuildKey } from '../builds/index.ts';
+import type { BuildKey } from '../builds/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './entries.queries.ts';
 import { seesPrices, withoutPrices } from './prices.ts';
@@ -95,6 +95,8 @@ export interface Said {
   at?: string;
   /** The thing it is about. */
   about?: { type: string; id: string };
+  /** What was done to it, so that it can be taken back with the entry. */
+  acts?: DoneAct[];
 }
 
 const entryOf = (build: BuildKey, said: Said, now: string): q.NewEntry => ({
@@ -111,6 +113,7 @@ const entryOf = (build: BuildKey, said: Said, now: string): q.NewEntry => ({
   about_id: said.about?.id ?? null,
   corrects_id: null,
   now: null,
+  acts: said.acts ?? null,
 });
 
 /** Says in the logbook what a service has changed, inside its transaction; the caller holds the build. */
@@ -128,6 +131,14 @@ export async function logAll(tx: Tx, deps: Deps, build: BuildKey, all: readonly 
 /** The instant so many milliseconds ago. */
 export const agoOf = (now: string, agoMs = 0): string => new Date(Date.parse(now) - agoMs).toISOString();
 
+/** What an entry did, and to which thing. */
+export interface Done {
+  about: { type: string; id: string } | null;
+  /** Null where nobody was shown what the line would do. */
+  acts: DoneAct[] | null;
+}
+const NOTHING_DONE: Done = { about: null, acts: null };
+
 /** Keeps an entry inside a transaction that does more; the caller holds the build. */
 export async function addIn(
   tx: Tx,
@@ -135,10 +146,9 @@ export async function addIn(
   who: SignedIn,
   build: BuildKey,
   dto: EntryAddDto,
+  done: Done = NOTHING_DONE,
   prefix?: string,
 ): Promise<ShopView> {
-  if (dto.endsId !== undefined && dto.kind !== 'resumed' && dto.kind !== 'arrived')
-    throw invalidAt('endsId', 'only what goes on again, or arrived, ends a wait');
   const said = saidOf(dto, prefix);
   const now = deps.clock.now();
   const shop = await shopOf(tx);
@@ -151,10 +161,11 @@ export async function addIn(
     at,
     recorded_at: now,
     person_id: who.personId,
-    about_type: dto.endsId === undefined ? null : 'entry',
-    about_id: dto.endsId ?? null,
+    about_type: done.about?.type ?? null,
+    about_id: done.about?.id ?? null,
     corrects_id: null,
     now: null,
+    acts: done.acts,
   });
   return shop;
 }
@@ -171,102 +182,74 @@ async function refuseMove(tx: Tx, build: BuildKey, { facts }: EntryAddDto): Prom
     );
 }
 
-async function addOne(
+/** Keeps a line; the whole car does not move to where another stands. */
+export async function addLineIn(
   tx: Tx,
   deps: Deps,
   who: SignedIn,
   build: BuildKey,
   dto: EntryAddDto,
+  done: Done,
   prefix?: string,
-): Promise<ShopView> {
+): Promise<void> {
   if (dto.kind === 'moved' && !(await q.entryById(tx, dto.id))) await refuseMove(tx, build, dto);
-  return addIn(tx, deps, who, build, dto, prefix);
+  await addIn(tx, deps, who, build, dto, done, prefix);
 }
 
-/**
- * Keeps a run of speech about several cars: all of it, or none. What is next for a car is what was said last, whatever stood there.
- * Builds are held in the order of their ids, so that two runs at once do not wait for each other.
- */
-export async function keepSaid(
-  deps: Deps,
-  who: SignedIn,
-  { lines, nexts, agoMs }: SaidManyDto,
-): Promise<{ kept: number }> {
-  if (nexts.length > 0 && !seesPrices(who))
-    throw new Refusal('forbidden', 'What is next for a car is for the desk to say. Nothing was kept.');
-  return inShop(deps.db, who.shopId, async (tx) => {
-    const builds = new Map<string, BuildKey>();
-    for (const id of [...new Set([...lines, ...nexts].map((x) => x.buildId))].sort()) {
-      const build = await buildForUpdate(tx, id);
-      if (!build) throw notFound('build');
-      builds.set(id, build);
-    }
-    for (const [i, { buildId, ...line }] of lines.entries())
-      await addOne(
-        tx,
-        deps,
-        who,
-        builds.get(buildId)!,
-        { ...line, ...(agoMs !== undefined && { agoMs }) },
-        `lines.${i}.facts`,
-      );
-    for (const { buildId, next } of nexts) await sayNext(tx, buildId, next.trim());
-    return { kept: lines.length + nexts.length };
-  });
-}
+/** An entry as it holds now, as this person gets it. */
+export const entryShown = async (tx: Tx, who: SignedIn, id: string): Promise<EntryView> =>
+  shown((await q.entryNow(tx, id))!, who);
 
-export async function addEntry(
-  deps: Deps,
-  who: SignedIn,
-  buildId: string,
-  dto: EntryAddDto,
-): Promise<EntryView> {
-  return inShop(deps.db, who.shopId, async (tx) => {
-    const build = await buildForUpdate(tx, buildId);
-    if (!build) throw notFound('build');
-    await addOne(tx, deps, who, build, dto);
-    return shown((await q.entryNow(tx, dto.id))!, who);
-  });
-}
-
-/** Corrects an entry, or withdraws it. The first words stay in the logbook. Answers the entry as it holds now. */
-export async function correctEntry(
-  deps: Deps,
-  who: SignedIn,
-  buildId: string,
-  dto: EntryCorrectDto,
-): Promise<EntryView> {
+/** What an entry says once it is put right, or that it should never have been. */
+export function holdsAfter(dto: EntryCorrectDto): Corrected | 'withdrawn' {
   if ((dto.now === undefined) === (dto.withdraw !== true))
     throw new Refusal('invalid', 'Say what holds now, or withdraw the entry.', {
       fields: [{ field: 'now', reason: 'say what holds now, or withdraw the entry' }],
     });
-  const holds: Corrected | 'withdrawn' = dto.now ? saidOf(dto.now, 'now.facts') : 'withdrawn';
+  return dto.now ? saidOf(dto.now, 'now.facts') : 'withdrawn';
+}
+
+/** The entry that is to be corrected, and how it holds so far; refused where it is not of this build, or stays as it is. */
+export async function correctable(
+  tx: Tx,
+  who: SignedIn,
+  buildId: string,
+  entryId: string,
+): Promise<{ row: q.EntryRow; before: q.NowRow }> {
+  const row = await q.entryById(tx, entryId);
+  if (row?.build_id !== buildId) throw notFound('entry');
+  const before = await q.entryNow(tx, entryId);
+  const hasMoney = row.facts.moneyMinor !== undefined || before?.facts.moneyMinor !== undefined;
+  const refused = whyNotCorrect({ kind: row.kind, aboutType: row.about_type, hasMoney }, seesPrices(who));
+  if (refused) throw new Refusal('forbidden', refused);
+  return { row, before: before! };
+}
+
+/** Keeps a correction of an entry; the first words stay in the logbook. */
+export async function correctIn(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  build: BuildKey,
+  { id, correctsId }: Pick<EntryCorrectDto, 'id' | 'correctsId'>,
+  holds: Corrected | 'withdrawn',
+): Promise<void> {
   const now = deps.clock.now();
-  return inShop(deps.db, who.shopId, async (tx) => {
-    const shop = await shopOf(tx);
-    const build = await buildForUpdate(tx, buildId);
-    const row = build ? await q.entryById(tx, dto.correctsId) : undefined;
-    if (!build || !row || row.build_id !== buildId) throw notFound('entry');
-    const before = await q.entryNow(tx, dto.correctsId);
-    const hasMoney = row.facts.moneyMinor !== undefined || before?.facts.moneyMinor !== undefined;
-    const refused = whyNotCorrect({ kind: row.kind, aboutType: row.about_type, hasMoney }, seesPrices(who));
-    if (refused) throw new Refusal('forbidden', refused);
-    await keep(tx, build, shop, {
-      id: dto.id,
-      build_id: buildId,
-      at: now,
-      recorded_at: now,
-      person_id: who.personId,
-      kind: 'correction',
-      text: holds === 'withdrawn' ? 'Withdrawn' : holds.text,
-      facts: {},
-      audience: 'shop',
-      about_type: 'entry',
-      about_id: dto.correctsId,
-      corrects_id: dto.correctsId,
-      now: holds,
-    });
-    return shown((await q.entryNow(tx, dto.correctsId))!, who);
+  await keep(tx, build, await shopOf(tx), {
+    id,
+    build_id: build.id,
+    at: now,
+    recorded_at: now,
+    person_id: who.personId,
+    kind: 'correction',
+    text: holds === 'withdrawn' ? 'Withdrawn' : holds.text,
+    facts: {},
+    audience: 'shop',
+    about_type: 'entry',
+    about_id: correctsId,
+    corrects_id: correctsId,
+    now: holds,
+    acts: null,
   });
 }
 

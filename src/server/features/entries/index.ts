@@ -1,6 +1,18 @@
 /** What other features may use of this one. */
-export { addIn, agoOf, logAll, logIn } from './entries.service.ts';
+export {
+  addIn,
+  addLineIn,
+  agoOf,
+  correctable,
+  correctIn,
+  entryShown,
+  holdsAfter,
+  logAll,
+  logIn,
+  type Done,
+} from './entries.service.ts';
+export type { LineCall, Prepare, Prepared, TakeBack } from './lineAct.ts';
 export { asReadBy, refuseHidden, seesPrices, withoutPrices } from './prices.ts';
-export { lastSeq, logbookSql, toEntry, type EntryRow } from './entries.queries.ts';
+export { entryById, lastSeq, logbookSql, wasTakenBack, toEntry, type EntryRow } from './entries.queries.ts';
 export { mailFault, sendOrSay } from './undelivered.ts';
 export { standingNow } from './standing.ts';

@@ -16,8 +16,10 @@ interface Row {
 /** The logbook is gone through once, however much is asked of it: this runs with every entry that is kept. */
 const STANDING_SQL = `
   with e as materialized (
-    select id, seq, kind, at, text, facts, withdrawn,
-      case when about_type = 'entry' then about_id end as "endsId" from entries_now
+    select id, seq, kind, at, text, facts, withdrawn, acts is null as "byName",
+      coalesce(case when about_type = 'entry' then about_id end,
+        (select (a ->> 'id')::uuid from jsonb_array_elements(acts) a where a ->> 'type' = 'hold' limit 1)) as "endsId"
+    from entries_now
     where shop_id = :shopId and build_id = :buildId and not withdrawn
   )
   select

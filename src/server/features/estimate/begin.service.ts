@@ -3,6 +3,7 @@ import { changing, estimateNow, lineViews, type EstimateNow } from './estimateNo
 import { type EstimateView } from '#contract/estimate.ts';
 import type { ShopView } from '#contract/session.ts';
 import { allowedBy, whyNotWork, type LineState, type WorkCase } from '#core/approval/answers.ts';
+import type { Work } from '#core/estimate/lines.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -35,6 +36,7 @@ export interface WorkableLine {
   title: string;
   state: LineState;
   minutes: number;
+  work: Work;
   /** Why work on it is refused; for those who see no prices, without a word of money. */
   whyNot: string | null;
 }
@@ -58,6 +60,7 @@ export async function workableLines(
         title: l.title,
         state: standings[i]!.state,
         minutes: l.minutes.likely,
+        work: l.work,
         whyNot: withPrices || whyNot === null ? whyNot : 'not agreed yet: ask the owner or the office',
       },
     ];

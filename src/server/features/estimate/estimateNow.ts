@@ -5,7 +5,6 @@ import type { ShopView } from '#contract/session.ts';
 import { standingOf, whyNotRoadworthy, type Answered } from '#core/approval/answers.ts';
 import { freeze, settleWays, type ProposedLine, type RevisionContent } from '#core/approval/revision.ts';
 import type { Choice } from '#core/estimate/ways.ts';
-import { totalsOf } from '#core/log/entries.ts';
 import { dayOf } from '#core/time/days.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -134,7 +133,6 @@ async function viewOf(tx: Tx, deps: Deps, buildId: string): Promise<EstimateView
     discretionMinor: now.build.discretion_minor,
     discretionUsedMinor: now.discretionUsedMinor,
     approvedMinor: lines.reduce((s, l) => s + l.standing.approvedMinor, 0),
-    spentMinor: totalsOf(now.build.sums).spentMinor,
     notRoadworthy: notRoadworthyNow(lines),
   };
 }

@@ -180,7 +180,8 @@ export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string
   const holds = { binding: held!.binding, others: held!.others };
   const all = [...(holds.binding ? [holds.binding] : []), ...holds.others];
   const manner = mannerOf(shop, told!, today);
-  const money = moneyOf(estimate, await costsOf(tx, deps, buildId), shop.timeZone);
+  const costs = await costsOf(tx, deps, buildId);
+  const money = moneyOf(estimate, costs, shop.timeZone);
   const ready = readyOf(build, last?.promised ?? null, since, all, today);
   const entries = await q.entriesForDraft(tx, buildId, build.told_up_to);
   const questions = await q.openQuestions(tx, buildId, build.told_up_to);
@@ -197,7 +198,11 @@ export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string
     manner,
     entries: entries.map(toEntry),
     toldUpTo: build.told_up_to,
-    totals: totalsOf(build.sums),
+    // Without an agreed line all that was spent lies on none.
+    totals: {
+      spentMinor: costs.build.unallocated.spentMinor,
+      workedMinutes: totalsOf(build.sums).workedMinutes,
+    },
     money,
     waits: build.standing.waits,
     rests: new Set((build.pauses ?? []).map((p) => p.entryId)),

@@ -261,45 +261,57 @@ export const returnBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchBac
     if (batch.version !== dto.version) throw changedMeanwhile('this batch', batch);
     if (batch.state === 'filling') throw invalidAt('version', 'it has not gone yet');
     if (dto.came.length === 0 && !dto.isAll) throw invalidAt('came', 'tick what came back');
-    const went = await q.piecesInBatches(tx, [id]);
-    const pieces = await holdPieces(
-      tx,
-      went.map((w) => w.piece_id),
-    );
-    const byId = new Map(pieces.map((p) => [p.id, p]));
-    const sent = went.map(({ piece_id, sent: n, back }) => ({
-      pieceId: piece_id,
-      what: byId.get(piece_id)!.content.what,
-      sent: n,
-      back,
-    }));
-    const faults = whyNotBack(sent, dto.came);
-    if (faults.length > 0) throw invalidFields(faults);
-    const isAll = dto.isAll || batch.state === 'back';
-    const came = new Map<string, CameBack>(dto.came.map((c) => [c.pieceId, c]));
-    const now = deps.clock.now();
-    const after = afterReturn(sent, dto.came, isAll);
-    for (const a of after) {
-      const c = came.get(a.pieceId);
-      const before = byId.get(a.pieceId)!;
-      if (c) {
-        const words = c.check === 'right' ? '' : `${c.check}: ${c.note!.trim()}`;
-        await q.saveReturn(tx, { batchId: id, pieceId: a.pieceId, back: a.back, words, now });
-      }
-      // What came back whole earlier has gone its own way since.
-      if (c || before.state === 'out')
-        await q.setPiece(tx, {
-          id: a.pieceId,
-          state: a.state,
-          batchId: a.state === 'ready' || a.state === 'off' ? null : id,
-        });
-    }
-    await q.returnBatch(tx, { id, actId: dto.actId, isBack: after.every((a) => a.state !== 'out'), now });
-    const lacking = new Map(
-      after
-        .filter((a) => isAll && a.lacking > 0 && byId.get(a.pieceId)!.state === 'out')
-        .map((a) => [a.pieceId, a.lacking]),
-    );
-    const touched = pieces.filter((p) => came.has(p.id) || lacking.has(p.id));
+    const { touched, came, lacking } = await returnIn(tx, deps, batch, dto);
     await tellCars(tx, deps, who, touched, id, (own) => returnWords(batch, own, came, lacking));
   });
+
+/** Checks pieces of a batch in, inside a transaction that says so; answers what is here now and what is missing. */
+export async function returnIn(
+  tx: Tx,
+  deps: Deps,
+  batch: q.BatchRow,
+  dto: Pick<BatchBackDto, 'actId' | 'came' | 'isAll'>,
+): Promise<{ touched: q.PieceRow[]; came: Map<string, CameBack>; lacking: Map<string, number> }> {
+  const { id } = batch;
+  const went = await q.piecesInBatches(tx, [id]);
+  const pieces = await holdPieces(
+    tx,
+    went.map((w) => w.piece_id),
+  );
+  const byId = new Map(pieces.map((p) => [p.id, p]));
+  const sent = went.map(({ piece_id, sent: n, back }) => ({
+    pieceId: piece_id,
+    what: byId.get(piece_id)!.content.what,
+    sent: n,
+    back,
+  }));
+  const faults = whyNotBack(sent, dto.came);
+  if (faults.length > 0) throw invalidFields(faults);
+  const isAll = dto.isAll || batch.state === 'back';
+  const came = new Map<string, CameBack>(dto.came.map((c) => [c.pieceId, c]));
+  const now = deps.clock.now();
+  const after = afterReturn(sent, dto.came, isAll);
+  for (const a of after) {
+    const c = came.get(a.pieceId);
+    const before = byId.get(a.pieceId)!;
+    if (c) {
+      const words = c.check === 'right' ? '' : `${c.check}: ${c.note!.trim()}`;
+      await q.saveReturn(tx, { batchId: id, pieceId: a.pieceId, back: a.back, words, now });
+    }
+    // What came back whole earlier has gone its own way since.
+    if (c || before.state === 'out')
+      await q.setPiece(tx, {
+        id: a.pieceId,
+        state: a.state,
+        batchId: a.state === 'ready' || a.state === 'off' ? null : id,
+      });
+  }
+  await q.returnBatch(tx, { id, actId: dto.actId, isBack: after.every((a) => a.state !== 'out'), now });
+  const lacking = new Map(
+    after
+      .filter((a) => isAll && a.lacking > 0 && byId.get(a.pieceId)!.state === 'out')
+      .map((a) => [a.pieceId, a.lacking]),
+  );
+  const touched = pieces.filter((p) => came.has(p.id) || lacking.has(p.id));
+  return { touched, came, lacking };
+}

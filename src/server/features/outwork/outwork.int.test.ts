@@ -88,8 +88,10 @@ test('out and back with a piece missing: known that day, in both logbooks, and f
     'note: off: 4 door hinges, bag 12',
     expect.stringMatching(/^ordered: sent to Halcyon Platers for plating: 4 door hinges \(O-\d{3}\)$/),
   ]);
-  expect((await it.owner.get(pathOf('buildRead', { buildId: van }))).body.spentMinor).toBe(8000);
-  expect((await it.owner.get(pathOf('buildRead', { buildId: hearse }))).body.spentMinor).toBe(2000);
+  const out = async (buildId: string): Promise<object> =>
+    (await it.owner.get(pathOf('costsRead', { buildId })).expect(200)).body.build.unallocated;
+  expect(await out(van)).toEqual({ spentMinor: 0, committedMinor: 8000 });
+  expect(await out(hearse)).toEqual({ spentMinor: 0, committedMinor: 2000 });
 
   const tooMany = await back(batchId, { came: [{ pieceId: hinges, count: 5, check: 'right' }] }).expect(400);
   expect(tooMany.body.fields).toEqual([

@@ -171,14 +171,15 @@ export interface BatchPieceRow {
   sent: number;
   back: number;
   words: string;
+  back_at: string | null;
 }
 
 export const piecesInBatches = (tx: Tx, batchIds: readonly string[]): Promise<BatchPieceRow[]> =>
   tx.rows(
-    `select batch_id, piece_id, sent, back, words from batch_pieces
+    `select batch_id, piece_id, sent, back, words, back_at from batch_pieces
      where shop_id = :shopId and batch_id = any(:batchIds)
      union all
-     select batch_id, id, (content ->> 'count')::int, 0, '' from pieces
+     select batch_id, id, (content ->> 'count')::int, 0, '', null from pieces
      where shop_id = :shopId and batch_id = any(:batchIds) and state = 'off' and removed_at is null`,
     { batchIds },
   );
@@ -283,6 +284,33 @@ export const returnBatch = (
      where shop_id = :shopId and id = :id`,
     b,
   );
+
+/** A piece and its batch as they stood before it came back. */
+export async function restoreReturn(
+  tx: Tx,
+  r: {
+    pieceId: string;
+    batchId: string;
+    actId: string;
+    back: number;
+    words: string;
+    backAt: string | null;
+    batchState: BatchState;
+    batchBackAt: string | null;
+  },
+): Promise<void> {
+  const { pieceId, batchId, actId, back, words, backAt, batchState, batchBackAt } = r;
+  await tx.run(
+    `update batch_pieces set back = :back, words = :words, back_at = :backAt
+     where shop_id = :shopId and batch_id = :batchId and piece_id = :pieceId`,
+    { batchId, pieceId, back, words, backAt },
+  );
+  await tx.run(
+    `update batches set state = :batchState, back_at = :batchBackAt, acts = array_remove(acts, :actId::uuid),
+       version = version + 1 where shop_id = :shopId and id = :batchId`,
+    { batchId, actId, batchState, batchBackAt },
+  );
+}
 
 /** Batches that came back, newest first: what a vendor’s next one is expected by. */
 export const pastBatches = (tx: Tx, timeZone: string, most: number): Promise<PastBatchView[]> =>

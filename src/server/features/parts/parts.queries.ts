@@ -124,38 +124,64 @@ export const savePart = (tx: Tx, p: Kept): Promise<number> =>
     bindings(p),
   );
 
-export const saveDone = (
-  tx: Tx,
-  p: {
-    id: string;
-    content: PartContent;
-    vendor: string;
-    state: PartState;
-    due: string | null;
-    core: Core | null;
-    oldFate: Fate | null;
-    creditMinor: number;
-    entry: PartHistory;
-  },
-): Promise<number> =>
+/** How a part stands, apart from its history. */
+interface Standing {
+  id: string;
+  content: PartContent;
+  vendor: string;
+  state: PartState;
+  due: string | null;
+  core: Core | null;
+  oldFate: Fate | null;
+  creditMinor: number;
+}
+
+const standingOf = (p: Standing) => ({
+  id: p.id,
+  content: JSON.stringify(p.content),
+  vendor: p.vendor,
+  words: wordsOf(p.content, p.vendor),
+  state: p.state,
+  due: p.due,
+  core: p.core,
+  oldFate: p.oldFate,
+  creditMinor: p.creditMinor,
+});
+
+export const saveDone = (tx: Tx, p: Standing & { entry: PartHistory }): Promise<number> =>
   tx.run(
     `update parts set content = :content::jsonb, vendor = :vendor, words = :words, state = :state, due = :due,
        core = :core, old_fate = :oldFate, credit_minor = :creditMinor,
        history = history || :entry::jsonb, version = version + 1
      where shop_id = :shopId and id = :id`,
-    {
-      id: p.id,
-      content: JSON.stringify(p.content),
-      vendor: p.vendor,
-      words: wordsOf(p.content, p.vendor),
-      state: p.state,
-      due: p.due,
-      core: p.core,
-      oldFate: p.oldFate,
-      creditMinor: p.creditMinor,
-      entry: JSON.stringify([p.entry]),
-    },
+    { ...standingOf(p), entry: JSON.stringify([p.entry]) },
   );
+
+/** What an order said, put right. */
+export const saveOrder = (
+  tx: Tx,
+  p: { id: string; content: PartContent; vendor: string; due: string | null },
+): Promise<number> =>
+  tx.run(
+    `update parts set content = :content::jsonb, vendor = :vendor, words = :words, due = :due,
+       version = version + 1 where shop_id = :shopId and id = :id`,
+    { ...p, content: JSON.stringify(p.content), words: wordsOf(p.content, p.vendor) },
+  );
+
+/** As it stood before an act, which leaves its history. */
+export const restorePart = (tx: Tx, p: Standing): Promise<number> =>
+  tx.run(
+    `update parts set content = :content::jsonb, vendor = :vendor, words = :words, state = :state, due = :due,
+       core = :core, old_fate = :oldFate, credit_minor = :creditMinor, history = history - -1, version = version + 1
+     where shop_id = :shopId and id = :id`,
+    standingOf(p),
+  );
+
+export const removePart = (tx: Tx, id: string, now: string): Promise<number> =>
+  tx.run('update parts set removed_at = :now, version = version + 1 where shop_id = :shopId and id = :id', {
+    id,
+    now,
+  });
 
 export const unitsOf = (tx: Tx, buildId: string): Promise<{ id: string; content: Unit }[]> =>
   tx.rows(

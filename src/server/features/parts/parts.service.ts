@@ -9,31 +9,18 @@ import type {
 } from '#contract/parts.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { whyMayNotFit, whyNotSerialRange } from '#core/parts/fits.ts';
-import { ASKED, coreAfter, fateAfter, stateAfter, whyNotDone } from '#core/parts/parts.ts';
-import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidFields, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn, seesPrices } from '../entries/index.ts';
-import { shopOf } from '../session/index.ts';
 import * as q from './parts.queries.ts';
-import { askAboutOld, logConsequences, saying } from './saying.ts';
+import { doneTo, doToPart, pricesOf, refuseUndoable } from './doing.ts';
+import { logEntailed, saying } from './saying.ts';
 
 /** Shown on the desk at once. */
 const MOST_SHOWN = 500;
-
-/** Only what is there: an absent price is not a price of nothing. */
-const moneyOf = (
-  { priceMinor, costMinor, depositMinor }: Pick<PartPutDto, 'priceMinor' | 'costMinor' | 'depositMinor'>,
-  creditMinor: number,
-) => ({
-  ...(priceMinor === undefined ? {} : { priceMinor }),
-  ...(costMinor === undefined ? {} : { costMinor }),
-  ...(depositMinor === undefined ? {} : { depositMinor }),
-  ...(creditMinor === 0 ? {} : { creditMinor }),
-});
 
 function partView(who: SignedIn, p: q.PartRow): PartView {
   const { priceMinor, costMinor, depositMinor, ...content } = p.content;
@@ -59,7 +46,8 @@ function partView(who: SignedIn, p: q.PartRow): PartView {
     oldFate: p.old_fate,
     donor: p.donor && [p.donor.name, p.donor.place].filter(Boolean).join(', '),
     ...(p.donor_id === null ? {} : { donorId: p.donor_id }),
-    ...(seesPrices(who) ? moneyOf({ priceMinor, costMinor, depositMinor }, p.credit_minor) : {}),
+    ...(seesPrices(who) ? pricesOf({ priceMinor, costMinor, depositMinor }) : {}),
+    ...(seesPrices(who) && p.credit_minor !== 0 ? { creditMinor: p.credit_minor } : {}),
   };
 }
 
@@ -145,7 +133,7 @@ export const putPart = (
     if (known && known.build_id !== buildId) throw notFound('part');
     const content = {
       ...said,
-      ...moneyOf(seesPrices(who) ? { priceMinor, costMinor, depositMinor } : (known?.content ?? {}), 0),
+      ...pricesOf(seesPrices(who) ? { priceMinor, costMinor, depositMinor } : (known?.content ?? {})),
     };
     const kept = { id, lineId, donorId, content, vendor: vendor.trim() };
     const same =
@@ -196,43 +184,15 @@ export const actOnPart = (
     const given = seesPrices(who)
       ? dto
       : { ...dto, priceMinor: undefined, costMinor: undefined, creditMinor: undefined };
-    const now = {
-      state: part.state,
-      core: part.core,
-      creditMinor: part.credit_minor,
-      oldFate: part.old_fate,
-    };
-    const faults = whyNotDone(now, given);
-    if (faults.length > 0) throw invalidFields(faults);
-    const shop = await shopOf(tx);
+    refuseUndoable(part, given);
     const said = saying(part, given as PartActDto);
     await logIn(tx, deps, build, {
       ...said,
       id: dto.entryId,
       personId: who.personId,
       about: { type: 'part', id: partId },
+      acts: [doneTo(part, dto.act)],
     });
-    if (dto.act === 'fit' && dto.fate === ASKED) await askAboutOld(tx, deps, who, build, part);
-    const isFaulty = dto.act === 'failed' || (dto.act === 'arrive' && dto.check !== 'right');
-    if (isFaulty) await logConsequences(tx, deps, who, build, part, dto);
-    const priceMinor = given.priceMinor ?? part.content.priceMinor;
-    const costMinor = given.costMinor ?? part.content.costMinor;
-    const keepsDue = dto.act === 'order' || dto.act === 'new date';
-    await q.saveDone(tx, {
-      id: partId,
-      content: { ...part.content, ...moneyOf({ priceMinor, costMinor }, 0) },
-      vendor: dto.vendor?.trim() || part.vendor,
-      state: stateAfter(now, dto),
-      core: coreAfter(now, dto),
-      oldFate: fateAfter(now, dto),
-      creditMinor: part.credit_minor + (given.creditMinor ?? 0),
-      due: keepsDue ? (dto.due ?? null) : part.due,
-      entry: {
-        entryId: dto.entryId,
-        act: dto.act,
-        on: dayOf(deps.clock.now(), shop.timeZone),
-        by: who.name,
-        words: said.text,
-      },
-    });
+    await logEntailed(tx, deps, who, build, part, dto);
+    await doToPart(tx, deps, who, part, given, { id: dto.entryId, words: said.text });
   });

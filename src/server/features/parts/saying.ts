@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { PartActDto } from '#contract/parts.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
 import type { Facts } from '#core/log/kinds.ts';
+import { ASKED, UNSAID } from '#core/parts/parts.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -23,13 +24,7 @@ function consequences({ broke, lostMinutes, oldIsBack }: PartActDto): string {
 }
 
 /** The owner's question to the customer, which stands in the next letter until it is answered. */
-export const askAboutOld = (
-  tx: Tx,
-  deps: Deps,
-  who: SignedIn,
-  build: BuildKey,
-  part: q.PartRow,
-): Promise<void> =>
+const askAboutOld = (tx: Tx, deps: Deps, who: SignedIn, build: BuildKey, part: q.PartRow): Promise<void> =>
   logIn(tx, deps, build, {
     kind: 'asked',
     text: `what shall become of the old ${part.content.what}: back to you, kept, or scrapped?`,
@@ -39,7 +34,7 @@ export const askAboutOld = (
   });
 
 /** What it broke is a finding; the hours it cost belong to the claim on whoever sold it, not to a line. */
-export async function logConsequences(
+async function logConsequences(
   tx: Tx,
   deps: Deps,
   who: SignedIn,
@@ -68,6 +63,20 @@ export async function logConsequences(
     about,
   });
   await saveBelongs(tx, { entryId: id, buildId: build.id, taskId: null, lineId: null, belongs: 'warranty' });
+}
+
+/** What else the logbook hears of an act: a question about the old part, what a faulty one brought with it. */
+export async function logEntailed(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  build: BuildKey,
+  part: q.PartRow,
+  dto: PartActDto,
+): Promise<void> {
+  if (dto.act === 'fit' && dto.fate === ASKED) await askAboutOld(tx, deps, who, build, part);
+  const isFaulty = dto.act === 'failed' || (dto.act === 'arrive' && dto.check !== 'right');
+  if (isFaulty) await logConsequences(tx, deps, who, build, part, dto);
 }
 
 /** What the customer pays with an order, as the logbook counts it. */
@@ -110,7 +119,9 @@ export function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text:
           };
     case 'fit': {
       const old =
-        dto.fate === 'there was none' ? '' : `; the old one ${dto.fate}${dto.bag ? `, bag ${dto.bag}` : ''}`;
+        dto.fate === 'there was none' || dto.fate === UNSAID
+          ? ''
+          : `; the old one ${dto.fate}${dto.bag ? `, bag ${dto.bag}` : ''}`;
       return { kind: 'fitted', text: `fitted ${thing}${old}${note}`, facts };
     }
     case 'new date':

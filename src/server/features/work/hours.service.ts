@@ -31,25 +31,43 @@ export const startTask = (
     const known = await q.spellById(tx, spellId);
     if (known?.taskId === taskId && known.personId === who.personId) return;
     if (known) throw new Refusal('conflict', 'Another spell was begun under this id already.');
-    const open = await q.openSpellOf(tx, who.personId);
-    if (open)
-      throw new Refusal('conflict', `You are at “${open.task}” (${open.nickname}). Stop that first.`, {
-        current: open,
-      });
-    const tasks = await tasksNow(tx, buildId);
-    const waits = waitingFor(tasks.get(taskId)!, tasks, deps.clock.now());
-    if (waits.length > 0) throw new Refusal('forbidden', `${waits.map((w) => w.words).join('; ')}.`);
-    if (task.state === 'dropped') throw new Refusal('forbidden', 'It was dropped. Take it up again first.');
-    if (task.line_id !== null) await beginIn(tx, deps, who, buildId, task.line_id);
-    await q.startSpell(tx, {
-      id: spellId,
-      personId: who.personId,
-      buildId,
-      taskId,
-      now: deps.clock.now(),
-    });
-    await q.setState(tx, { id: taskId, state: 'going', toGoMinutes: task.to_go_minutes, doneAt: null });
+    await refuseStart(tx, deps, who, buildId, task);
+    await startIn(tx, deps, who, buildId, task, spellId);
   });
+
+/** Throws a refusal with the reason where a task cannot be begun by this person now. */
+export async function refuseStart(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  task: q.TaskRow,
+): Promise<void> {
+  const open = await q.openSpellOf(tx, who.personId);
+  if (open)
+    throw new Refusal('conflict', `You are at “${open.task}” (${open.nickname}). Stop that first.`, {
+      current: open,
+    });
+  const tasks = await tasksNow(tx, buildId);
+  const waits = waitingFor(tasks.get(task.id)!, tasks, deps.clock.now());
+  if (waits.length > 0) throw new Refusal('forbidden', `${waits.map((w) => w.words).join('; ')}.`);
+  if (task.state === 'dropped') throw new Refusal('forbidden', 'It was dropped. Take it up again first.');
+}
+
+/** Begins a spell; what the customer has not agreed to is refused. */
+export async function startIn(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  buildId: string,
+  task: q.TaskRow,
+  spellId: string,
+): Promise<void> {
+  if (task.line_id !== null) await beginIn(tx, deps, who, buildId, task.line_id);
+  const spell = { id: spellId, personId: who.personId, buildId, taskId: task.id, now: deps.clock.now() };
+  await q.startSpell(tx, spell);
+  await q.setState(tx, { id: task.id, state: 'going', toGoMinutes: task.to_go_minutes, doneAt: null });
+}
 
 interface Worked {
   entryId: string;
@@ -83,10 +101,10 @@ async function logWork(tx: Tx, deps: Deps, build: BuildKey, task: q.TaskRow, w: 
 }
 
 /** Leaves the task as far as it is; what is due after it is made when it is done. */
-async function leave(
+export async function leave(
   tx: Tx,
   task: q.TaskRow,
-  { done, toGoMinutes, at }: Pick<Worked, 'done' | 'toGoMinutes' | 'at'>,
+  { done, toGoMinutes, at }: Pick<Worked, 'done' | 'at'> & { toGoMinutes: number | null },
 ): Promise<void> {
   const going = (await q.openSpells(tx)).some((s) => s.taskId === task.id);
   await q.setState(tx, {
@@ -99,16 +117,22 @@ async function leave(
 }
 
 /** Nothing is to go when it is done; and done is not said while somebody else is at it. */
-async function refuseDone(
+export async function refuseDone(
   tx: Tx,
   task: q.TaskRow,
-  dto: SpellStopDto | TaskHoursDto,
+  dto: Pick<SpellStopDto | TaskHoursDto, 'done' | 'toGoMinutes'>,
   spellId: string,
 ): Promise<void> {
   if (!dto.done) return;
   if (dto.toGoMinutes > 0) throw invalidAt('toGoMinutes', 'nothing is to go when it is done');
   const other = (await q.openSpells(tx)).find((s) => s.taskId === task.id && s.id !== spellId);
   if (other) throw invalidAt('done', `${other.person} is still at it`);
+}
+
+/** Nobody works so long at a stretch: when it ended has to be said. */
+export function refuseLong(startedAt: string, now: string): void {
+  if (whyNotEnd(startedAt, now, now)?.includes('twelve'))
+    throw invalidAt('endedAt', 'it has gone on for more than twelve hours: say when it ended');
 }
 
 /** Ends a spell, one's own or one that somebody forgot. The same again changes nothing. */
@@ -127,8 +151,7 @@ export const stopSpell = (
     const endedAt = dto.endedAt === undefined ? now : new Date(dto.endedAt).toISOString();
     const refused = dto.endedAt === undefined ? null : whyNotEnd(spell.startedAt, endedAt, now);
     if (refused !== null) throw invalidAt('endedAt', refused);
-    if (dto.endedAt === undefined && whyNotEnd(spell.startedAt, now, now)?.includes('twelve'))
-      throw invalidAt('endedAt', 'it has gone on for more than twelve hours: say when it ended');
+    if (dto.endedAt === undefined) refuseLong(spell.startedAt, now);
     const task = await taskOf(tx, buildId, spell.taskId);
     await refuseDone(tx, task, dto, spellId);
     const worked = {

@@ -11,4 +11,6 @@ export {
 export { tasksByBuild, type TaskToDo } from './allTasks.ts';
 export { doneJobs } from './doneJobs.queries.ts';
 export { effortByLine, type LineEffort } from './effort.ts';
+export { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from './line.ts';
+export { workOf } from './view.ts';
 export { WHO_WORKED } from './shopHours.queries.ts';

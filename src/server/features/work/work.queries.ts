@@ -168,6 +168,15 @@ export const endSpell = (tx: Tx, s: { id: string; endedAt: string; entryId: stri
     s,
   );
 
+export const dropSpell = (tx: Tx, id: string): Promise<number> =>
+  tx.run('delete from spells where shop_id = :shopId and id = :id and ended_at is null', { id });
+
+export const reopenSpell = (tx: Tx, id: string): Promise<number> =>
+  tx.run('update spells set ended_at = null, entry_id = null where shop_id = :shopId and id = :id', { id });
+
+export const dropBelongs = (tx: Tx, entryId: string): Promise<number> =>
+  tx.run('delete from entry_belongs where shop_id = :shopId and entry_id = :entryId', { entryId });
+
 export const saveBelongs = (
   tx: Tx,
   b: { entryId: string; buildId: string; taskId: string | null; lineId: string | null; belongs: string },
@@ -227,12 +236,13 @@ export interface LooseRow {
   moneyMinor: number | null;
 }
 
-/** Since the build has tasks: older ones were logged before anybody could say where they belong. */
+/** Where there is a task or a line that they could belong to. */
 export const looseEntries = (tx: Tx, buildId: string): Promise<LooseRow[]> =>
   tx.rows(
     `${LOOSE}
-       and e.recorded_at >= (
-         select min(t.made_at) from tasks t where t.shop_id = e.shop_id and t.build_id = e.build_id)
+       and (exists (select from tasks t where t.shop_id = e.shop_id and t.build_id = e.build_id)
+         or exists (select from estimate_lines l
+           where l.shop_id = e.shop_id and l.build_id = e.build_id and l.removed_at is null))
        and not exists (select from entry_belongs b where b.shop_id = e.shop_id and b.entry_id = e.id)
      order by e.at desc, e.seq desc limit 50`,
     { buildId },

@@ -1,0 +1,193 @@
+/**
+ * Which open thing a line means. Nasty cases: one word in common, two that are alike, another number, another vendor, one part of
+ * the count, a line without a name, a thing that is there already, hundreds of things.
+ */
+import { describe, expect, test } from '@jest/globals';
+import type { OpenThing } from '../acts/acts.ts';
+import { parseLine, type CaptureContext } from '../capture/index.ts';
+import { turnOf } from '../capture/turns.ts';
+import { NOTHING_PUT_RIGHT, understand } from '../capture/understood.ts';
+import { matchLine, type Match } from './match.ts';
+import { likeness, nameOf } from './names.ts';
+
+const NEW = 'new-part';
+const context: CaptureContext = {
+  today: '2026-03-11',
+  currency: 'GBP',
+  units: 'metric',
+  locale: 'en-GB',
+  builds: [{ id: 'plough', name: 'snow plough' }],
+  people: [],
+  vendors: [{ id: 'tern', name: 'Tern & Sons' }],
+  parts: [],
+  places: [],
+};
+
+let count = 0;
+const thing = (type: OpenThing['type'], name: string, more: Partial<OpenThing> = {}): OpenThing => {
+  count += 1;
+  return { type, id: `${type}-${count}`, name, state: '', ...more };
+};
+const part = (name: string, state = 'ordered', more: Partial<OpenThing> = {}): OpenThing =>
+  thing('part', name, { state, ...more });
+const task = (name: string, more: Partial<OpenThing> = {}): OpenThing =>
+  thing('task', name, { state: 'to do', ...more });
+
+const match = (text: string, things: readonly OpenThing[]): Match => {
+  const parsed = parseLine(text, context);
+  const { kind, facts } = understand(parsed, NOTHING_PUT_RIGHT);
+  return matchLine({ kind, facts, turn: turnOf(text, parsed, 'en-GB') ?? undefined }, things, NEW);
+};
+/** “receive hydraulic hoses”. */
+const doesOf = (text: string, things: readonly OpenThing[]): string[] =>
+  match(text, things).does.map((m) => `${m.act} ${m.thing?.name ?? NEW}${m.isDone ? ', done' : ''}`);
+const asksOf = (text: string, things: readonly OpenThing[]): string[] =>
+  match(text, things).asks.map((m) => `${m.act} ${m.thing?.name}`);
+
+describe('names', () => {
+  test.each([
+    ['hydraulic hoses', 'hydraulic hose', 1],
+    ['the hoods', 'bonnet', 1],
+    ['windshield', 'windscreen', 1],
+    ['prop shaft', 'driveshaft', 1],
+    ['door handles', 'door glass', 0],
+    ['brake pipes', 'brake hoses', 0],
+    ['seals for the door', 'door', 0],
+    ['', 'door', 0],
+    ['the', 'the', 0],
+  ])('“%s” and “%s”: %d', (said, name, like) => {
+    expect(likeness(nameOf(said), nameOf(name))).toBe(like);
+  });
+
+  test('part of a name is less than the whole, and a word too many less than one too few', () => {
+    const of = (said: string, name: string): number => likeness(nameOf(said), nameOf(name));
+    expect(of('hoses', 'hydraulic hoses')).toBeLessThan(1);
+    expect(of('rear hydraulic hoses', 'hydraulic hoses')).toBeLessThan(1);
+    expect(of('rear hydraulic hoses', 'hydraulic hoses')).toBeLessThan(
+      of('hydraulic hoses', 'rear hydraulic hoses'),
+    );
+    expect(of('brake booster', 'brake booster and master cylinder')).toBeGreaterThan(0.7);
+  });
+});
+
+describe('what a line does', () => {
+  const hoses = part('hydraulic hoses', 'ordered', { quantity: 4, vendor: 'Tern & Sons' });
+
+  test('what arrived is received; what waited for it goes on', () => {
+    const hold = thing('hold', 'the hydraulic hoses');
+    expect(doesOf('snow plough: 4 hydraulic hoses arrived', [hoses, hold, part('door glass')])).toEqual([
+      'receive hydraulic hoses',
+      'release the hydraulic hoses',
+    ]);
+    expect(doesOf('hoses came', [hoses])).toEqual(['receive hydraulic hoses']);
+  });
+
+  test('one word in common ends nothing and receives nothing', () => {
+    const open = [part('door glass'), thing('hold', 'the door glass')];
+    expect(match('door handles arrived', open)).toEqual({ does: [], asks: [] });
+  });
+
+  test('two of four are not the four: it is asked', () => {
+    expect(doesOf('2 hydraulic hoses arrived', [hoses])).toEqual([]);
+    expect(asksOf('2 hydraulic hoses arrived', [hoses])).toEqual(['receive hydraulic hoses']);
+  });
+
+  test('of two that are alike one is chosen by a person', () => {
+    const open = [part('door glass left'), part('door glass right')];
+    expect(doesOf('door glass arrived', open)).toEqual([]);
+    expect(asksOf('door glass arrived', open)).toHaveLength(2);
+    expect(doesOf('door glass left arrived', open)).toEqual(['receive door glass left']);
+  });
+
+  test('from another vendor it is another one', () => {
+    expect(doesOf('hydraulic hoses arrived from Moss Hydraulics', [hoses])).toEqual([]);
+  });
+
+  test('what is here already does not arrive again', () => {
+    expect(match('hydraulic hoses arrived', [part('hydraulic hoses', 'arrived')]).does).toEqual([]);
+  });
+
+  test('ordered: what was to be ordered, or a new part; what is alike is asked about', () => {
+    const catchPart = part('bonnet catch', 'to order');
+    expect(doesOf('ordered bonnet catch from Tern & Sons, 28, due Friday', [catchPart])).toEqual([
+      'order bonnet catch',
+    ]);
+    expect(doesOf('ordered hood catch', [catchPart])).toEqual(['order bonnet catch']);
+    expect(doesOf('ordered bonnet catch from Tern & Sons', [part('door glass', 'to order')])).toEqual([
+      `order ${NEW}`,
+    ]);
+    const two = [part('door glass left', 'to order'), part('door glass right', 'to order')];
+    expect(match('ordered door glass', two).does).toEqual([]);
+    expect(asksOf('ordered door glass', two)).toHaveLength(2);
+    expect(match('ordered', []).does).toEqual([]);
+  });
+
+  test('start, stop, finish', () => {
+    const filler = task('Filler and blocking');
+    const mine = task('Epoxy primer', { isMine: true, state: 'going' });
+    const open = [filler, mine, task('Rust repair')];
+    expect(doesOf('start filler and blocking', open)).toEqual(['start Filler and blocking']);
+    expect(doesOf('starting on the filler', open)).toEqual(['start Filler and blocking']);
+    expect(doesOf('started work on rust repair', open)).toEqual(['start Rust repair']);
+    expect(doesOf('start epoxy primer', open)).toEqual([]);
+    expect(doesOf('stop', open)).toEqual(['stop Epoxy primer']);
+    expect(doesOf('stop the epoxy primer', open)).toEqual(['stop Epoxy primer']);
+    expect(match('stopped, 2h to go', open).does).toMatchObject([{ act: 'stop', toGoMinutes: 120 }]);
+    expect(doesOf('finished epoxy primer', open)).toEqual(['stop Epoxy primer, done']);
+    expect(doesOf('finished the filler and blocking', open)).toEqual(['finish Filler and blocking']);
+    expect(doesOf('filler and blocking is done', open)).toEqual(['finish Filler and blocking']);
+    expect(doesOf('stop', [filler])).toEqual([]);
+  });
+
+  test('hours reach the task, or the agreed line of that name', () => {
+    const line = thing('line', 'Brake booster and master cylinder');
+    expect(doesOf('Fitted brake booster and master cylinder, 2 hours', [line])).toEqual([
+      'work Brake booster and master cylinder, done',
+    ]);
+    expect(doesOf('2h on the brake servo', [line])).toEqual(['work Brake booster and master cylinder']);
+    const filler = task('Filler and blocking');
+    expect(doesOf('did filler and blocking, 2h', [filler])).toEqual(['work Filler and blocking']);
+    expect(doesOf('finished filler and blocking, 3h', [filler])).toEqual(['work Filler and blocking, done']);
+  });
+
+  test('what was done without hours may be finished, or not: it is asked', () => {
+    const filler = task('Filler and blocking');
+    expect(match('did filler and blocking', [filler])).toMatchObject({ does: [], asks: [{ act: 'finish' }] });
+  });
+
+  test('what is not so, or not yet, does nothing', () => {
+    const open = [task('Filler and blocking'), hoses];
+    for (const text of [
+      'filler and blocking is not done',
+      'filler and blocking is nearly finished',
+      'filler and blocking will be done on friday',
+      'hydraulic hoses have not arrived',
+      'need to order hydraulic hoses',
+      'note filler and blocking',
+    ])
+      expect([text, match(text, open).does]).toEqual([text, []]);
+  });
+
+  test('what came off and is back from its vendor; of a piece and a part of one name it is asked', () => {
+    const piece = thing('piece', '2 door hinges', { state: 'out', vendor: 'Halcyon Platers' });
+    expect(doesOf('door hinges are back from Halcyon Platers', [piece])).toEqual(['come back 2 door hinges']);
+    expect(asksOf('door hinges arrived', [piece, part('door hinges')])).toHaveLength(2);
+  });
+
+  test('a thousand things, and a line of four thousand letters', () => {
+    const many = Array.from({ length: 1000 }, (_, i) => part(`bracket ${i}`));
+    expect(doesOf('bracket 77 arrived', many)).toEqual(['receive bracket 77']);
+    expect(doesOf(`ordered ${'bracket and '.repeat(330)}`, many)).toEqual([`order ${NEW}`]);
+  });
+});
+
+test('the words that begin and end work are said of what follows', () => {
+  const turn = (text: string): unknown => turnOf(text, parseLine(text, context), 'en-GB');
+  expect(turn('snow plough: start the sills')).toEqual({ turn: 'start', subject: 'sills' });
+  expect(turn("i'm starting on the sills now")).toEqual({ turn: 'start', subject: 'sills' });
+  expect(turn('started the sills, 2h')).toBeNull();
+  expect(turn('stop the sills, 90 min left')).toEqual({ turn: 'stop', subject: 'sills', toGoMinutes: 90 });
+  expect(turn('starter motor arrived')).toBeNull();
+  expect(turn('stop lamp fitted')).toEqual({ turn: 'stop', subject: 'lamp fitted' });
+  expect(turn('did the sills')).toBeNull();
+});

@@ -1,0 +1,178 @@
+/**
+ * Which open thing of a car a line is about, and what it does to it. Nothing is guessed between two that are alike: they are
+ * offered, and a person chooses.
+ */
+import { type ActOn, type LineAct, type OpenThing } from '../acts/acts.ts';
+import type { LoggedKind } from '../capture/understood.ts';
+import type { Facts } from '../log/kinds.ts';
+import type { Turn } from '../capture/turns.ts';
+import { likeness, nameOf } from './names.ts';
+
+/** What of a line decides. */
+export interface SaidLine {
+  kind: LoggedKind;
+  facts: Facts;
+  /** That work begins, pauses or ends with it. */
+  turn?: Turn | undefined;
+}
+
+/** An act that a line may mean, on a thing that is there or, on `order`, one that is not yet. */
+export interface Meant extends ActOn {
+  thing: OpenThing | null;
+  /** From 0 to 1: how well the line names the thing. */
+  likeness: number;
+}
+
+export interface Match {
+  /** What the line does unless somebody says otherwise. */
+  does: Meant[];
+  /** What it may mean instead, where that is in doubt; the likeliest first. One of them, or none. */
+  asks: Meant[];
+}
+
+/** From this likeness on a name is taken for the thing, and from there on it is offered. Chosen; see `match.test`. */
+const SURE = 0.7;
+const OFFERED = 0.45;
+/** So much more alike than the next it must be. */
+const MARGIN = 0.12;
+const MOST_OFFERED = 3;
+/** What another number or another vendor than the thing's takes away: by either, nothing is sure. */
+const OTHER_COUNT = 0.35;
+const OTHER_VENDOR = 0.35;
+
+const NOT_HERE: readonly string[] = ['ordered', 'to order', 'to find'];
+
+interface Rule {
+  act: LineAct;
+  /** Whether the act may be done to this thing. */
+  to: (thing: OpenThing) => boolean;
+  /** It is offered, never taken by itself: the line does not plainly say it. */
+  isOffer?: true;
+}
+
+const isPart =
+  (...states: readonly string[]) =>
+  (t: OpenThing): boolean =>
+    t.type === 'part' && states.includes(t.state);
+const isTask = (t: OpenThing): boolean => t.type === 'task';
+const isWork = (t: OpenThing): boolean => t.type === 'task' || t.type === 'line';
+const isMine = (t: OpenThing): boolean => t.type === 'task' && t.isMine === true;
+const isHold = (t: OpenThing): boolean => t.type === 'hold';
+
+/** Hours go to what they were worked on; without hours, what was done may be finished. */
+function finishRules(hasHours: boolean, isFinish: boolean): Rule[] {
+  if (hasHours) return [{ act: 'work', to: isWork }];
+  if (!isFinish) return [{ act: 'finish', to: (t) => isTask(t) && !isMine(t), isOffer: true }];
+  return [
+    { act: 'stop', to: isMine },
+    { act: 'finish', to: (t) => isTask(t) && !isMine(t) },
+  ];
+}
+
+/** Groups of rules: of each group a line does one act at most. */
+function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
+  if (turn?.turn === 'start') return [[{ act: 'start', to: (t) => isTask(t) && !isMine(t) }]];
+  if (turn?.turn === 'stop') return [[{ act: 'stop', to: isMine }]];
+  const finish = finishRules(facts.minutes !== undefined, turn?.turn === 'finish');
+  switch (kind) {
+    case 'ordered':
+      return [[{ act: 'order', to: isPart('to order', 'to find') }]];
+    case 'arrived':
+      return [
+        [
+          { act: 'receive', to: isPart(...NOT_HERE) },
+          { act: 'come back', to: (t) => t.type === 'piece' },
+        ],
+        [{ act: 'release', to: isHold }],
+      ];
+    case 'fitted':
+      return [[{ act: 'fit', to: isPart('arrived', 'ordered') }], finish];
+    case 'resumed':
+      return [[{ act: 'release', to: isHold }]];
+    case 'did':
+    case 'hours':
+    case 'reading':
+      return [finish];
+    default:
+      return [];
+  }
+}
+
+/** What a line is about: behind the words that begin or end work, what they are said of. */
+const subjectOf = ({ facts, turn }: SaidLine): string =>
+  turn?.subject ?? [facts.zone, facts.subject].filter(Boolean).join(' ');
+
+function likenessOf(said: SaidLine, thing: OpenThing): number {
+  const { facts } = said;
+  const like = likeness(nameOf(subjectOf(said)), nameOf(thing.name));
+  const isOtherCount =
+    facts.quantity !== undefined && thing.quantity !== undefined && facts.quantity !== thing.quantity;
+  const isOtherVendor =
+    facts.vendor !== undefined &&
+    thing.vendor !== undefined &&
+    thing.vendor !== '' &&
+    likeness(nameOf(facts.vendor), nameOf(thing.vendor)) < OFFERED;
+  return Math.max(0, like - (isOtherCount ? OTHER_COUNT : 0) - (isOtherVendor ? OTHER_VENDOR : 0));
+}
+
+/** What is left to do, as the line says it; finished where it says so, or where the whole of it was fitted. */
+function leftOf(said: SaidLine, { act }: Rule, like: number): Pick<ActOn, 'isDone' | 'toGoMinutes'> {
+  if (act !== 'stop' && act !== 'work') return {};
+  const toGoMinutes = said.turn?.toGoMinutes;
+  const isDone = said.turn?.turn === 'finish' || (said.kind === 'fitted' && like === 1);
+  return { isDone, ...(toGoMinutes === undefined ? {} : { toGoMinutes }) };
+}
+
+function candidates(said: SaidLine, things: readonly OpenThing[], rules: readonly Rule[]): Meant[] {
+  return rules
+    .flatMap((rule) =>
+      things.filter(rule.to).map((thing): Meant => {
+        const like = likenessOf(said, thing);
+        const left = leftOf(said, rule, like);
+        return { act: rule.act, type: thing.type, id: thing.id, thing, likeness: like, ...left };
+      }),
+    )
+    .filter((m) => m.likeness >= OFFERED)
+    .sort((a, b) => b.likeness - a.likeness);
+}
+
+/** Stopping without a word more: what one is at. */
+function theOneAtHand(said: SaidLine, things: readonly OpenThing[]): Meant[] {
+  const ends = said.turn?.turn === 'stop' || said.turn?.turn === 'finish';
+  if (!ends || nameOf(subjectOf(said)).words.size > 0) return [];
+  const mine = things.filter(isMine);
+  if (mine.length !== 1) return [];
+  const [thing] = mine;
+  const rule: Rule = { act: 'stop', to: isMine };
+  return [{ act: 'stop', type: 'task', id: thing!.id, thing: thing!, likeness: 1, ...leftOf(said, rule, 1) }];
+}
+
+/**
+ * What a line does to the open things of its car.
+ *
+ * @param said kind, facts and turn of the line, with what a person put right
+ * @param things everything open on that car
+ * @param newId the id that a part gets which is ordered and was not written down before
+ */
+export function matchLine(said: SaidLine, things: readonly OpenThing[], newId: string): Match {
+  const atHand = theOneAtHand(said, things);
+  if (atHand.length > 0) return { does: atHand, asks: [] };
+  const match: Match = { does: [], asks: [] };
+  for (const rules of rulesFor(said)) {
+    const found = candidates(said, things, rules);
+    const [best, next] = found;
+    if (!best) continue;
+    const isSaid = rules.every((r) => r.act !== best.act || !r.isOffer);
+    const isSure = isSaid && best.likeness >= SURE && best.likeness - (next?.likeness ?? 0) >= MARGIN;
+    if (isSure) match.does.push(best);
+    else match.asks.push(...found);
+  }
+  // What was to be ordered anyway is asked about first; else it is a part that nobody wrote down before.
+  const isNew =
+    said.kind === 'ordered' &&
+    match.asks.length === 0 &&
+    match.does.length === 0 &&
+    nameOf(subjectOf(said)).words.size > 0;
+  if (isNew) match.does.push({ act: 'order', type: 'part', id: newId, thing: null, likeness: 1 });
+  return { ...match, asks: match.asks.slice(0, MOST_OFFERED) };
+}

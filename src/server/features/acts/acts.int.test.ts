@@ -1,0 +1,390 @@
+/**
+ * Lines that act, over HTTP. Nasty cases: sent ten times at once, two that receive the same part at once, a thing of another car, one
+ * that is not there, an act that a kind of thing has not, taken back twice, taken back after something else was done, a start
+ * that is refused, a technician's price, a line put right, a part withdrawn that the line made.
+ */
+import { describe, expect, test } from '@jest/globals';
+import type { EntryAddDto, EntryView, OpenThingsView } from '#contract/entries.ts';
+import type { PartsView, PartView } from '#contract/parts.ts';
+import { pathOf } from '#contract/routes.ts';
+import type { TaskView, WorkView } from '#contract/work.ts';
+import type { ActOn, OpenThing } from '#core/acts/acts.ts';
+import { estimateLine, line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
+
+const it = openShop('acts');
+
+const say = (buildId: string, does: ActOn[], more: Partial<EntryAddDto> = {}, agent: Agent = it.owner) =>
+  agent.post(pathOf('entryAdd', { buildId })).send({ ...line(more), does });
+const kept = async (buildId: string, does: ActOn[], more: Partial<EntryAddDto> = {}): Promise<EntryView> =>
+  (await say(buildId, does, more).expect(200)).body as EntryView;
+const correct = (buildId: string, correctsId: string, body: object, agent: Agent = it.owner) =>
+  agent.post(pathOf('entryCorrect', { buildId })).send({ id: nextId(), correctsId, ...body });
+const takeBack = (buildId: string, entryId: string) => correct(buildId, entryId, { withdraw: true });
+const partsOf = async (buildId: string, agent: Agent = it.owner): Promise<PartView[]> =>
+  ((await agent.get(pathOf('partsRead', { buildId })).expect(200)).body as PartsView).parts;
+const work = async (buildId: string): Promise<WorkView> =>
+  (await it.owner.get(pathOf('workRead', { buildId })).expect(200)).body as WorkView;
+const taskOf = async (buildId: string, id: string): Promise<TaskView> =>
+  (await work(buildId)).tasks.find((t) => t.id === id)!;
+const things = async (buildId: string, agent: Agent = it.owner): Promise<OpenThing[]> =>
+  ((await agent.get(pathOf('openThings', { buildId })).expect(200)).body as OpenThingsView).things;
+const costs = async (buildId: string) =>
+  (await it.owner.get(pathOf('costsRead', { buildId })).expect(200)).body;
+const waits = async (buildId: string): Promise<string[]> =>
+  (await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body.waits.map(
+    (w: { subject: string }) => w.subject,
+  );
+const putTask = (buildId: string, taskId: string, more: object = {}) =>
+  it.owner
+    .put(pathOf('taskPut', { buildId, taskId }))
+    .send({ version: 0, title: 'Filler', work: 'metalwork', minutes: 600, cautions: [], needs: [], ...more });
+
+const ORDER: Partial<EntryAddDto> = {
+  kind: 'ordered',
+  text: 'ordered 4 hydraulic hoses from Tern & Sons, 28, due Friday',
+  facts: {
+    subject: 'hydraulic hoses',
+    quantity: 4,
+    vendor: 'Tern & Sons',
+    moneyMinor: 2800,
+    due: '2026-03-13',
+  },
+};
+const order = async (buildId: string): Promise<{ partId: string; entry: EntryView }> => {
+  const partId = nextId();
+  return { partId, entry: await kept(buildId, [{ act: 'order', type: 'part', id: partId }], ORDER) };
+};
+
+describe('parts', () => {
+  test('ordered by a line, ten times at once: one part on order, one entry, its money committed', async () => {
+    const buildId = await makeBuild(it.owner);
+    const [partId, id] = [nextId(), nextId()];
+    const sent = await Promise.all(
+      Array.from({ length: 10 }, () =>
+        say(buildId, [{ act: 'order', type: 'part', id: partId }], { ...ORDER, id }),
+      ),
+    );
+    expect(sent.map((r) => r.status)).toEqual(Array(10).fill(200));
+    expect(await partsOf(buildId)).toMatchObject([
+      {
+        id: partId,
+        what: 'hydraulic hoses',
+        quantity: 4,
+        state: 'ordered',
+        vendor: 'Tern & Sons',
+        due: '2026-03-13',
+        costMinor: 2800,
+      },
+    ]);
+    expect((await costs(buildId)).build.unallocated).toEqual({ committedMinor: 2800, spentMinor: 0 });
+    expect(await things(buildId)).toMatchObject([
+      { type: 'part', id: partId, state: 'ordered', quantity: 4 },
+    ]);
+  });
+
+  test('received by a line: the part is here and paid for, what waited for it goes on, and both are undone together', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    const hold = line({
+      kind: 'waiting',
+      text: 'waiting on hydraulic hoses',
+      facts: { subject: 'hydraulic hoses' },
+    });
+    await it.owner.post(pathOf('entryAdd', { buildId })).send(hold).expect(200);
+    expect(await waits(buildId)).toEqual(['hydraulic hoses']);
+    const entry = await kept(
+      buildId,
+      [
+        { act: 'receive', type: 'part', id: partId },
+        { act: 'release', type: 'hold', id: hold.id },
+      ],
+      {
+        kind: 'arrived',
+        text: '4 hydraulic hoses arrived',
+        facts: { subject: 'hydraulic hoses', quantity: 4 },
+      },
+    );
+    expect(entry.about).toEqual({ type: 'part', id: partId });
+    expect(await waits(buildId)).toEqual([]);
+    expect((await partsOf(buildId))[0]).toMatchObject({ state: 'arrived' });
+    expect((await costs(buildId)).build.unallocated).toEqual({ committedMinor: 0, spentMinor: 2800 });
+    await takeBack(buildId, entry.id).expect(200);
+    expect(await waits(buildId)).toEqual(['hydraulic hoses']);
+    const [back] = await partsOf(buildId);
+    expect([back!.state, back!.due, back!.history.length]).toEqual(['ordered', '2026-03-13', 1]);
+    // Taken back twice is taken back once.
+    await takeBack(buildId, entry.id).expect(200);
+    expect((await partsOf(buildId))[0]!.state).toBe('ordered');
+  });
+
+  test('what a line ends it points at: words in common end nothing', async () => {
+    const buildId = await makeBuild(it.owner);
+    const hold = line({ kind: 'waiting', text: 'waiting on door glass', facts: { subject: 'door glass' } });
+    await it.owner.post(pathOf('entryAdd', { buildId })).send(hold).expect(200);
+    await kept(buildId, [], {
+      kind: 'arrived',
+      text: 'door glass arrived',
+      facts: { subject: 'door glass' },
+    });
+    expect(await waits(buildId)).toEqual(['door glass']);
+  });
+
+  test('an order is taken back before anything else was done with the part, not after', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId, entry } = await order(buildId);
+    const here = await kept(buildId, [{ act: 'receive', type: 'part', id: partId }], {
+      kind: 'arrived',
+      text: 'hoses came',
+      facts: { subject: 'hoses' },
+    });
+    expect((await takeBack(buildId, entry.id).expect(409)).body.detail).toMatch(/hydraulic hoses.*since/);
+    expect((await partsOf(buildId))[0]!.state).toBe('arrived');
+    await takeBack(buildId, here.id).expect(200);
+    await takeBack(buildId, entry.id).expect(200);
+    expect(await partsOf(buildId)).toEqual([]);
+    expect((await costs(buildId)).build.unallocated).toEqual({ committedMinor: 0, spentMinor: 0 });
+  });
+
+  test('the parts page and the logbook take back the same way', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    const entryId = nextId();
+    await it.owner
+      .post(pathOf('partAct', { buildId, partId }))
+      .send({ version: (await partsOf(buildId))[0]!.version, entryId, act: 'arrive', check: 'right' })
+      .expect(200);
+    await takeBack(buildId, entryId).expect(200);
+    expect((await partsOf(buildId))[0]!.state).toBe('ordered');
+  });
+
+  test('an order that is put right changes what it ordered; made a note, it ordered nothing', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId, entry } = await order(buildId);
+    const { kind, text, facts, audience } = line(ORDER);
+    const now = { kind, text, audience, facts: { ...facts, moneyMinor: 3800, due: '2026-03-20' } };
+    await correct(buildId, entry.id, { now }).expect(200);
+    expect((await partsOf(buildId))[0]).toMatchObject({ id: partId, costMinor: 3800, due: '2026-03-20' });
+    await correct(buildId, entry.id, { now: { ...now, kind: 'note', facts: { subject: 'hoses' } } }).expect(
+      200,
+    );
+    expect(await partsOf(buildId)).toEqual([]);
+  });
+
+  test('fitted by a line: what became of the old one is still to be said', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    await kept(buildId, [{ act: 'fit', type: 'part', id: partId }], {
+      kind: 'fitted',
+      text: 'fitted the hoses',
+      facts: { subject: 'hoses' },
+    });
+    expect((await partsOf(buildId))[0]).toMatchObject({ state: 'fitted', oldFate: 'not said yet' });
+  });
+
+  test('arrived damaged, it is not as it should be', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    await kept(buildId, [{ act: 'receive', type: 'part', id: partId, check: 'damaged' }], {
+      kind: 'arrived',
+      text: 'hoses arrived, one is damaged',
+      facts: { subject: 'hoses' },
+    });
+    expect((await partsOf(buildId))[0]!.state).toBe('wrong');
+  });
+
+  test('two that receive one part at the same time: one does, the other hears why not and keeps nothing', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    const here = { kind: 'arrived', text: 'hoses arrived', facts: { subject: 'hoses' } } as const;
+    const both = await Promise.all(
+      [1, 2].map(() => say(buildId, [{ act: 'receive', type: 'part', id: partId }], here)),
+    );
+    expect(both.map((r) => r.status).sort()).toEqual([200, 400]);
+    const entries = (await it.owner.get(pathOf('entriesList', { buildId })).expect(200)).body.entries;
+    expect(entries.filter((e: EntryView) => e.kind === 'arrived')).toHaveLength(1);
+  });
+
+  test('a technician orders, and sees no price of it; one that is there they do not change', async () => {
+    const buildId = await makeBuild(it.owner);
+    const partId = nextId();
+    await say(buildId, [{ act: 'order', type: 'part', id: partId }], ORDER, it.technician).expect(200);
+    expect(JSON.stringify(await partsOf(buildId, it.technician))).not.toMatch(/Minor|2800|, 28,/);
+    expect((await partsOf(buildId))[0]!.costMinor).toBe(2800);
+    expect(JSON.stringify(await things(buildId, it.technician))).not.toMatch(/Minor|2800/);
+  });
+
+  test.each([
+    [
+      'another car’s part',
+      async (other: string) => [{ act: 'receive', type: 'part', id: (await order(other)).partId }],
+      404,
+    ],
+    ['a part that is not there', async () => [{ act: 'receive', type: 'part', id: nextId() }], 404],
+    ['a task that is not there', async () => [{ act: 'start', type: 'task', id: nextId() }], 404],
+    ['a hold that is not open', async () => [{ act: 'release', type: 'hold', id: nextId() }], 404],
+    ['an act that a part has not', async () => [{ act: 'start', type: 'part', id: nextId() }], 400],
+    ['no act', async () => [{ act: 'polish', type: 'part', id: nextId() }], 400],
+    ['an order of nothing', async () => [{ act: 'order', type: 'part', id: nextId() }], 400],
+  ])('%s: refused, and nothing is kept', async (_name, does, status) => {
+    const [buildId, other] = [await makeBuild(it.owner), await makeBuild(it.owner)];
+    await say(buildId, (await does(other)) as ActOn[], { kind: 'note', text: 'so', facts: {} }).expect(
+      status,
+    );
+    expect((await it.owner.get(pathOf('entriesList', { buildId })).expect(200)).body.entries).toEqual([]);
+  });
+});
+
+describe('work', () => {
+  test('started and stopped by lines: a spell, its hours on the task, and each undone', async () => {
+    it.server.clock.set('2026-03-11T08:00:00.000Z');
+    const buildId = await makeBuild(it.owner);
+    const taskId = nextId();
+    await putTask(buildId, taskId).expect(200);
+    const begun = await kept(buildId, [{ act: 'start', type: 'task', id: taskId }], {
+      kind: 'did',
+      text: 'started the filler',
+    });
+    expect(begun).toMatchObject({
+      kind: 'note',
+      text: 'started the filler',
+      about: { type: 'task', id: taskId },
+    });
+    expect((await work(buildId)).spells).toMatchObject([{ taskId }]);
+    expect(await things(buildId)).toMatchObject([{ id: taskId, isMine: true }]);
+    await takeBack(buildId, begun.id).expect(200);
+    expect([(await work(buildId)).spells, (await taskOf(buildId, taskId)).state]).toEqual([[], 'to do']);
+
+    await kept(buildId, [{ act: 'start', type: 'task', id: taskId }], { kind: 'note', text: 'start filler' });
+    it.server.clock.set('2026-03-11T09:30:00.000Z');
+    const stopped = await kept(buildId, [{ act: 'stop', type: 'task', id: taskId, toGoMinutes: 120 }], {
+      kind: 'note',
+      text: 'stop, 2h to go',
+    });
+    expect(stopped).toMatchObject({ kind: 'hours', facts: { minutes: 90 } });
+    expect(await taskOf(buildId, taskId)).toMatchObject({
+      state: 'to do',
+      spentMinutes: 90,
+      toGoMinutes: 120,
+    });
+    await takeBack(buildId, stopped.id).expect(200);
+    expect((await work(buildId)).spells).toMatchObject([{ taskId }]);
+    expect(await taskOf(buildId, taskId)).toMatchObject({
+      state: 'going',
+      spentMinutes: 0,
+      toGoMinutes: 600,
+    });
+    const done = await kept(buildId, [{ act: 'stop', type: 'task', id: taskId, isDone: true }], {
+      kind: 'did',
+      text: 'finished the filler',
+    });
+    expect(done).toMatchObject({ kind: 'did', facts: { minutes: 90 } });
+    expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'done', spentMinutes: 90 });
+  });
+
+  test('a start is refused with the reason that the work page gives, and keeps nothing', async () => {
+    const buildId = await makeBuild(it.owner);
+    const [first, second] = [nextId(), nextId()];
+    await putTask(buildId, first, { title: 'Base coat' }).expect(200);
+    await putTask(buildId, second, {
+      title: 'Clear coat',
+      needs: [{ taskId: first, reason: 'solvent must leave' }],
+    }).expect(200);
+    const refused = await say(buildId, [{ act: 'start', type: 'task', id: second }], { text: 'start clear' });
+    expect([refused.status, refused.body.detail]).toEqual([
+      403,
+      '“Base coat” comes first: solvent must leave.',
+    ]);
+    expect((await it.owner.get(pathOf('entriesList', { buildId })).expect(200)).body.entries).toEqual([]);
+  });
+
+  test('hours by a line reach the agreed line: costs, work and what is left of it; finished, it has a task that says so', async () => {
+    const buildId = await makeBuild(it.owner, { discretionMinor: 1_000_000 });
+    const lineId = nextId();
+    const title = 'Brake booster and master cylinder';
+    await it.owner
+      .put(pathOf('estimateLinePut', { buildId, lineId }))
+      .send(estimateLine({ title }))
+      .expect(200);
+    expect(await things(buildId)).toMatchObject([{ type: 'line', id: lineId, name: title }]);
+    const said = {
+      kind: 'fitted',
+      text: 'Fitted brake booster and master cylinder, 2 hours',
+      facts: { subject: 'brake booster and master cylinder', minutes: 120 },
+    } as const;
+    const some = await kept(buildId, [{ act: 'work', type: 'line', id: lineId, isDone: false }], said);
+    const lineOf = async () => (await work(buildId)).lines.find((l) => l.id === lineId)!;
+    expect(await lineOf()).toMatchObject({ spentMinutes: 120 });
+    await takeBack(buildId, some.id).expect(200);
+    expect(await lineOf()).toMatchObject({ spentMinutes: 0 });
+    expect((await work(buildId)).loose).toEqual([]);
+    const all = await kept(buildId, [{ act: 'work', type: 'line', id: lineId, isDone: true }], said);
+    expect(await lineOf()).toMatchObject({ spentMinutes: 120, toGoMinutes: 0 });
+    expect((await work(buildId)).tasks).toMatchObject([{ title, lineId, state: 'done', spentMinutes: 120 }]);
+    const costed = (await costs(buildId)).lines.find((l: { id: string }) => l.id === lineId);
+    expect(costed.spentMinutes).toBe(120);
+    const facts = { ...said.facts, minutes: 180 };
+    const audience = 'customer';
+    await correct(buildId, all.id, { now: { ...said, facts, audience } }).expect(200);
+    expect(await lineOf()).toMatchObject({ spentMinutes: 180 });
+  });
+
+  test('hours on a line that nobody agreed to are refused, as the work page refuses them', async () => {
+    const buildId = await makeBuild(it.owner, { discretionMinor: 0 });
+    const lineId = nextId();
+    await it.owner
+      .put(pathOf('estimateLinePut', { buildId, lineId }))
+      .send(estimateLine({ title: 'Sills' }))
+      .expect(200);
+    expect((await things(buildId, it.technician))[0]!.whyNot).toBe(
+      'not agreed yet: ask the owner or the office',
+    );
+    const said = { kind: 'did', text: 'did sills, 2h', facts: { subject: 'sills', minutes: 120 } } as const;
+    const refused = await say(buildId, [{ act: 'work', type: 'line', id: lineId }], said).expect(403);
+    expect(refused.body.detail).toMatch(/has not agreed to “Sills” yet/);
+    // Without the line they are kept, and can be given to one later: before the first task as well.
+    await say(buildId, [], said).expect(200);
+    expect((await work(buildId)).loose).toMatchObject([{ minutes: 120 }]);
+  });
+});
+
+test('what is back from its vendor is checked in with its batch, and out again when that is taken back', async () => {
+  const buildId = await makeBuild(it.owner);
+  const [pieceId, batchId] = [nextId(), nextId()];
+  await it.owner
+    .put(pathOf('piecePut', { buildId, pieceId }))
+    .send({
+      version: 0,
+      entryId: nextId(),
+      what: 'door hinges',
+      count: 4,
+      bag: '12',
+      note: '',
+      treatment: 'plate',
+    })
+    .expect(200);
+  await it.owner
+    .put(pathOf('batchPut', { batchId }))
+    .send({ version: 0, vendor: 'Halcyon Platers', treatment: 'plate', note: '', pieceIds: [pieceId] })
+    .expect(200);
+  await it.owner
+    .post(pathOf('batchSend', { batchId }))
+    .send({ version: 1, actId: nextId(), pieceIds: [pieceId] })
+    .expect(200);
+  expect(await things(buildId)).toMatchObject([
+    { type: 'piece', id: pieceId, state: 'out', vendor: 'Halcyon Platers' },
+  ]);
+  const entry = await kept(buildId, [{ act: 'come back', type: 'piece', id: pieceId }], {
+    kind: 'arrived',
+    text: 'hinges are back',
+    facts: { subject: 'hinges' },
+  });
+  const batch = async () =>
+    (await it.owner.get(pathOf('outworkRead')).expect(200)).body.batches.find(
+      (b: { id: string }) => b.id === batchId,
+    );
+  expect((await batch()).state).toBe('back');
+  expect(await things(buildId)).toEqual([]);
+  await takeBack(buildId, entry.id).expect(200);
+  expect((await batch()).state).toBe('out');
+  expect(await things(buildId)).toMatchObject([{ state: 'out' }]);
+});

@@ -1,0 +1,94 @@
+/** Parts, as a line of the log acts on them: ordered, received, fitted. */
+import type { DoneAct, LineAct } from '#core/acts/acts.ts';
+import type { Facts } from '#core/log/kinds.ts';
+import { placedName } from '#core/log/sentences.ts';
+import { UNSAID, type PartDone } from '#core/parts/parts.ts';
+import { invalidAt, notFound } from '../../http/refusal.ts';
+import { seesPrices, type LineCall, type Prepare, type TakeBack } from '../entries/index.ts';
+import { doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
+import * as q from './parts.queries.ts';
+
+/** Longest name of a part. */
+const LONGEST_NAME = 160;
+/** The most of one part. */
+const MOST = 100_000;
+
+/** Writes down a part that nobody had written down before it was ordered. */
+async function newPart({ tx, deps, build, line, act }: LineCall): Promise<q.PartRow> {
+  const { subject, zone, quantity = 1 } = line.facts;
+  if (subject === undefined) throw invalidAt('facts.subject', 'say what was ordered');
+  if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST)
+    throw invalidAt('facts.quantity', 'a whole number of parts, at least one');
+  const content = {
+    what: placedName(subject, zone).slice(0, LONGEST_NAME),
+    quantity,
+    number: '',
+    catalogue: '',
+    instead: '',
+    source: 'supplier' as const,
+    sourceNote: '',
+  };
+  const made = { id: act.id, buildId: build.id, lineId: null, donorId: null, content, vendor: '' };
+  await q.insertPart(tx, { ...made, now: deps.clock.now() });
+  return (await q.partById(tx, act.id))!;
+}
+
+/** What the line does with the part, as the parts page would say it. */
+function partDone({ line, act, who }: LineCall, part: q.PartRow): PartDone & { costMinor?: number } {
+  const { vendor, due, moneyMinor } = line.facts;
+  // Whoever sees no prices does not change one that is there.
+  const isPriced = part.content.costMinor !== undefined || part.content.priceMinor !== undefined;
+  const takesMoney =
+    moneyMinor !== undefined && (act.act === 'order' ? seesPrices(who) || !isPriced : !isPriced);
+  const paid = takesMoney ? { costMinor: moneyMinor } : {};
+  switch (act.act) {
+    case 'order':
+      return { act: 'order', isByLine: true, vendor, due, ...paid };
+    case 'receive':
+      return { act: 'arrive', check: act.check ?? 'right', note: line.text, vendor, ...paid };
+    default:
+      return { act: 'fit', fate: UNSAID, ...paid };
+  }
+}
+
+export const preparePart: Prepare = async (call) => {
+  const { tx, deps, who, build, line, act } = call;
+  const known = await q.partById(tx, act.id);
+  if (known ? known.build_id !== build.id : act.act !== ('order' satisfies LineAct)) throw notFound('part');
+  const part = known ?? (await newPart(call));
+  const done = partDone(call, part);
+  refuseUndoable(part, done);
+  const record = doneTo(part, done.act);
+  return {
+    done: known ? record : { ...record, before: null },
+    perform: () => doToPart(tx, deps, who, part, done, { id: line.id, words: line.text.trim() }),
+  };
+};
+
+export const takeBackOfPart: TakeBack = (tx, deps, done, entryId) =>
+  takeBackPart(tx, deps, done as DoneAct<PartBefore>, entryId);
+
+/** An order follows the facts of its entry when they are put right: what it costs, from whom, for when. */
+export async function reviseOrder(
+  tx: LineCall['tx'],
+  done: DoneAct,
+  facts: Facts,
+  entryId: string,
+): Promise<void> {
+  const part = await q.partById(tx, done.id);
+  if (!part?.history.some((h) => h.entryId === entryId)) return;
+  const { subject, zone, quantity, vendor, due, moneyMinor } = facts;
+  const isOwn = done.before === null;
+  const content = {
+    ...part.content,
+    ...(isOwn && subject !== undefined ? { what: placedName(subject, zone).slice(0, LONGEST_NAME) } : {}),
+    ...(isOwn && quantity !== undefined && Number.isInteger(quantity) && quantity >= 1 ? { quantity } : {}),
+    ...(moneyMinor === undefined ? {} : { costMinor: moneyMinor }),
+  };
+  await q.saveOrder(tx, {
+    id: part.id,
+    content,
+    vendor: vendor ?? part.vendor,
+    due: part.state === 'ordered' ? (due ?? null) : part.due,
+  });
+}

@@ -1,0 +1,195 @@
+/** Tasks and agreed lines, as a line of the log acts on them: begun, stopped, worked on, finished. */
+import { v7 as uuidv7 } from 'uuid';
+import type { DoneAct } from '#core/acts/acts.ts';
+import type { TaskState } from '#core/work/tasks.ts';
+import { minutesBetween } from '#core/work/spells.ts';
+import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
+import type { LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
+import { beginIn, workableLines } from '../estimate/index.ts';
+import { leave, refuseDone, refuseLong, refuseStart, startIn } from './hours.service.ts';
+import * as q from './work.queries.ts';
+import { taskOf } from './workNow.ts';
+
+/** How a task stood before an act. */
+interface TaskBefore {
+  version: number;
+  state: TaskState;
+  toGoMinutes: number | null;
+  doneAt: string | null;
+  /** The spell that the act begins, or ends. */
+  begins?: string;
+  ends?: string;
+}
+
+const doneTo = (
+  act: string,
+  t: q.TaskRow,
+  more: Pick<TaskBefore, 'begins' | 'ends'> = {},
+): DoneAct<TaskBefore> => ({
+  act,
+  type: 'task',
+  id: t.id,
+  before: { version: t.version, state: t.state, toGoMinutes: t.to_go_minutes, doneAt: t.done_at, ...more },
+});
+
+/** What is left after so many minutes, where nobody says so: what was said before, less these; else as estimated. */
+function leftAfter(task: q.TaskRow, { act }: LineCall, minutes: number): number | null {
+  if (act.isDone) return 0;
+  if (act.toGoMinutes !== undefined) return act.toGoMinutes;
+  return task.to_go_minutes === null ? null : Math.max(0, task.to_go_minutes - minutes);
+}
+
+/** Hours of the line's entry go to a task; it is left as far as it is. */
+async function bookOn(call: LineCall, task: q.TaskRow, minutes: number): Promise<void> {
+  const { tx, deps, build, line, act } = call;
+  await q.saveBelongs(tx, {
+    entryId: line.id,
+    buildId: build.id,
+    taskId: task.id,
+    lineId: task.line_id,
+    belongs: task.line_id === null ? 'task' : 'line',
+  });
+  const toGoMinutes = leftAfter(task, call, minutes);
+  await leave(tx, task, { done: act.isDone === true, toGoMinutes, at: deps.clock.now() });
+}
+
+async function start({ tx, deps, who, build, line }: LineCall, task: q.TaskRow): Promise<Prepared> {
+  await refuseStart(tx, deps, who, build.id, task);
+  return {
+    done: doneTo('start', task, { begins: line.id }),
+    said: { kind: 'note', facts: { subject: task.content.title.slice(0, 300) } },
+    perform: () => startIn(tx, deps, who, build.id, task, line.id),
+  };
+}
+
+/** Ends the spell of whoever says so; how long it took is its own length, whatever stands in the line. */
+async function stop(call: LineCall, task: q.TaskRow): Promise<Prepared> {
+  const { tx, deps, who, line, act } = call;
+  const spell = await q.openSpellOf(tx, who.personId);
+  if (spell?.taskId !== task.id) throw invalidAt('does', `you are not at “${task.content.title}” just now`);
+  const endedAt = deps.clock.now();
+  refuseLong(spell.startedAt, endedAt);
+  await refuseDone(tx, task, { done: act.isDone === true, toGoMinutes: 0 }, spell.id);
+  const minutes = minutesBetween(spell.startedAt, endedAt);
+  return {
+    done: doneTo('stop', task, { ends: spell.id }),
+    said: {
+      kind: act.isDone ? 'did' : 'hours',
+      facts: { subject: task.content.title.slice(0, 300), minutes },
+    },
+    perform: async () => {
+      await q.endSpell(tx, { id: spell.id, endedAt, entryId: line.id });
+      await bookOn(call, task, minutes);
+    },
+  };
+}
+
+async function work(call: LineCall, task: q.TaskRow): Promise<Prepared> {
+  const { tx, deps, who, build, line, act } = call;
+  const { minutes } = line.facts;
+  if (minutes === undefined) throw invalidAt('facts.minutes', 'say how long it took');
+  await refuseDone(tx, task, { done: act.isDone === true, toGoMinutes: act.toGoMinutes ?? 0 }, '');
+  return {
+    done: doneTo('work', task),
+    perform: async () => {
+      if (task.line_id !== null) await beginIn(tx, deps, who, build.id, task.line_id);
+      await bookOn(call, task, minutes);
+    },
+  };
+}
+
+async function finish({ tx, deps, act }: LineCall, task: q.TaskRow): Promise<Prepared> {
+  await refuseDone(tx, task, { done: true, toGoMinutes: 0 }, '');
+  return {
+    done: doneTo(act.act, task),
+    perform: () => leave(tx, task, { done: true, toGoMinutes: 0, at: deps.clock.now() }),
+  };
+}
+
+const ON_TASK = { start, stop, work, finish } as const;
+
+export const prepareTask: Prepare = async (call) => {
+  const { tx, build, act } = call;
+  const task = await taskOf(tx, build.id, act.id);
+  if (task.state === 'dropped') throw new Refusal('forbidden', 'It was dropped. Take it up again first.');
+  return ON_TASK[act.act as keyof typeof ON_TASK](call, task);
+};
+
+/** Hours on an agreed line that has no tasks yet. Finished, it gets one, which says so. */
+export const prepareLine: Prepare = async (call) => {
+  const { tx, deps, who, build, line: said, act } = call;
+  const lines = await workableLines(tx, deps, build.id, false);
+  const line = lines.find((l) => l.id === act.id);
+  if (!line) throw notFound('line');
+  const { minutes } = said.facts;
+  if (minutes === undefined) throw invalidAt('facts.minutes', 'say how long it took');
+  const taskId = uuidv7();
+  const done = act.isDone === true;
+  return {
+    done: done
+      ? { act: 'work', type: 'task', id: taskId, before: null }
+      : { act: 'work', type: 'line', id: line.id, before: null },
+    perform: async () => {
+      await beginIn(tx, deps, who, build.id, line.id);
+      if (!done)
+        return void (await q.saveBelongs(tx, {
+          entryId: said.id,
+          buildId: build.id,
+          taskId: null,
+          lineId: line.id,
+          belongs: 'line',
+        }));
+      const content = {
+        title: line.title.slice(0, 160),
+        work: line.work,
+        minutes: line.minutes,
+        cautions: [],
+      };
+      await q.insertTask(tx, {
+        id: taskId,
+        buildId: build.id,
+        lineId: line.id,
+        content,
+        now: deps.clock.now(),
+      });
+      await bookOn(call, (await q.taskById(tx, taskId))!, minutes);
+    },
+  };
+};
+
+/** Takes back what an entry did to a task: its spell, its hours, how it was left. */
+export const takeBackOfTask: TakeBack = async (tx, _deps, done, entryId) => {
+  const { id, before } = done as DoneAct<TaskBefore>;
+  const task = await q.taskById(tx, id);
+  if (!task) return;
+  await q.dropBelongs(tx, entryId);
+  // A task that was made to say that its line is finished.
+  if (before === null)
+    return void (await q.setState(tx, { id, state: 'dropped', toGoMinutes: 0, doneAt: null }));
+  if (task.version !== before.version + 1)
+    throw new Refusal(
+      'conflict',
+      `Something was done with “${task.content.title}” since: take that back first. Nothing was changed.`,
+    );
+  if (before.begins !== undefined) await q.dropSpell(tx, before.begins);
+  if (before.ends !== undefined) await reopen(tx, before.ends);
+  if (before.state !== 'done') await q.dropFollowUps(tx, id);
+  const { state, toGoMinutes, doneAt } = before;
+  await q.setState(tx, { id, state, toGoMinutes, doneAt });
+};
+
+/** The spell goes on as if it had not been ended, unless its person is at something else by now. */
+async function reopen(tx: LineCall['tx'], spellId: string): Promise<void> {
+  const spell = (await q.spellById(tx, spellId))!;
+  const other = await q.openSpellOf(tx, spell.personId);
+  if (other)
+    throw new Refusal(
+      'conflict',
+      `${other.person} is at “${other.task}” (${other.nickname}) by now. Nothing was changed.`,
+    );
+  await q.reopenSpell(tx, spellId);
+}
+
+export const takeBackOfLine: TakeBack = async (tx, _deps, _done, entryId) => {
+  await q.dropBelongs(tx, entryId);
+};
