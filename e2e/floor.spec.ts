@@ -124,8 +124,8 @@ test('a technician sees no prices and no addresses, anywhere', async ({ page }) 
   });
   await signIn(page, 'technician');
   await openCar(page, 'drophead');
-  await page.getByText('By kind of entry').click();
-  await expect(page.getByText('Bought so far')).toHaveCount(0);
+  await page.getByText('Hours by kind of entry').click();
+  await expect(page.getByText('Spent so far')).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Draft update' })).toHaveCount(0);
   await expect(page.getByRole('link', { name: 'Outbox' })).toHaveCount(0);
   await expect(page.locator('body')).not.toContainText(/£|teague\.example/);

@@ -86,7 +86,7 @@ test('a line in the logbook becomes a letter to the customer', async ({ page }) 
     );
   });
 
-  const spent = await page.getByText('Bought so far').locator('xpath=following-sibling::dd[1]').textContent();
+  const spent = await page.getByText('Spent, not on a line yet').locator('xpath=following-sibling::dd[1]').textContent();
 
   await test.step('draft the update: the figures are those of the build page', async () => {
     await page.getByRole('button', { name: 'Draft update' }).click();

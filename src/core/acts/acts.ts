@@ -12,22 +12,22 @@ export type ThingType = (typeof THING_TYPES)[number];
 interface ActSpec {
   /** What it can be done to. */
   on: readonly ThingType[];
-  /** In front of the thing's name: “Receives 4 hydraulic hoses”. */
-  verb: string;
-  /** What one reads once it is undone: “… is on order again”. */
-  undone: string;
+  /** In front of the thing's name, before it is kept: “Receives 4 hydraulic hoses”. */
+  will: string;
+  /** The same once it was done. */
+  did: string;
 }
 
 const SPECS = {
-  order: { on: ['part'], verb: 'Puts on order', undone: 'not ordered' },
-  receive: { on: ['part'], verb: 'Receives', undone: 'not received' },
-  fit: { on: ['part'], verb: 'Marks as fitted', undone: 'not fitted' },
-  'come back': { on: ['piece'], verb: 'Checks in', undone: 'not back' },
-  start: { on: ['task'], verb: 'Starts', undone: 'not started' },
-  stop: { on: ['task'], verb: 'Stops', undone: 'running again' },
-  work: { on: ['task', 'line'], verb: 'Hours for', undone: 'without these hours' },
-  finish: { on: ['task'], verb: 'Finishes', undone: 'not finished' },
-  release: { on: ['hold'], verb: 'Ends the hold', undone: 'on hold again' },
+  order: { on: ['part'], will: 'Orders', did: 'Ordered' },
+  receive: { on: ['part'], will: 'Receives', did: 'Received' },
+  fit: { on: ['part'], will: 'Marks as fitted:', did: 'Fitted' },
+  'come back': { on: ['piece'], will: 'Back from its vendor:', did: 'Back from its vendor:' },
+  start: { on: ['task'], will: 'Starts', did: 'Started' },
+  stop: { on: ['task'], will: 'Stops', did: 'Stopped' },
+  work: { on: ['task', 'line'], will: 'Hours go to', did: 'Hours went to' },
+  finish: { on: ['task'], will: 'Finishes', did: 'Finished' },
+  release: { on: ['hold'], will: 'Ends the wait for', did: 'Ended the wait for' },
 } as const satisfies Record<string, ActSpec>;
 
 export type LineAct = keyof typeof SPECS;

@@ -5,6 +5,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { OpenThing } from '../acts/acts.ts';
 import { parseLine, type CaptureContext } from '../capture/index.ts';
+import { conditionOf } from '../capture/condition.ts';
 import { turnOf } from '../capture/turns.ts';
 import { NOTHING_PUT_RIGHT, understand } from '../capture/understood.ts';
 import { matchLine, type Match } from './match.ts';
@@ -36,7 +37,8 @@ const task = (name: string, more: Partial<OpenThing> = {}): OpenThing =>
 const match = (text: string, things: readonly OpenThing[]): Match => {
   const parsed = parseLine(text, context);
   const { kind, facts } = understand(parsed, NOTHING_PUT_RIGHT);
-  return matchLine({ kind, facts, turn: turnOf(text, parsed, 'en-GB') ?? undefined }, things, NEW);
+  const turn = turnOf(text, parsed, 'en-GB') ?? undefined;
+  return matchLine({ kind, facts, turn, condition: conditionOf(text) }, things, NEW);
 };
 /** “receive hydraulic hoses”. */
 const doesOf = (text: string, things: readonly OpenThing[]): string[] =>
@@ -101,6 +103,18 @@ describe('what a line does', () => {
 
   test('from another vendor it is another one', () => {
     expect(doesOf('hydraulic hoses arrived from Moss Hydraulics', [hoses])).toEqual([]);
+  });
+
+  test('one of them is damaged: whether the whole is wrong is asked', () => {
+    expect(match('hydraulic hoses came, one is damaged', [hoses])).toMatchObject({
+      does: [],
+      asks: [{ check: 'damaged' }, { check: 'right' }],
+    });
+  });
+
+  test('what is not agreed is not taken, and says why not', () => {
+    const sills = thing('line', 'Sills', { whyNot: 'not agreed yet' });
+    expect(match('did the sills, 2h', [sills])).toMatchObject({ does: [], asks: [{ thing: sills }] });
   });
 
   test('what is here already does not arrive again', () => {

@@ -5,6 +5,7 @@
 import { type ActOn, type LineAct, type OpenThing } from '../acts/acts.ts';
 import type { LoggedKind } from '../capture/understood.ts';
 import type { Facts } from '../log/kinds.ts';
+import type { Check } from '../parts/parts.ts';
 import type { Turn } from '../capture/turns.ts';
 import { likeness, nameOf } from './names.ts';
 
@@ -14,6 +15,8 @@ export interface SaidLine {
   facts: Facts;
   /** That work begins, pauses or ends with it. */
   turn?: Turn | undefined;
+  /** That what arrived is not as it should be. */
+  condition?: Check | null | undefined;
 }
 
 /** An act that a line may mean, on a thing that is there or, on `order`, one that is not yet. */
@@ -163,9 +166,15 @@ export function matchLine(said: SaidLine, things: readonly OpenThing[], newId: s
     const [best, next] = found;
     if (!best) continue;
     const isSaid = rules.every((r) => r.act !== best.act || !r.isOffer);
-    const isSure = isSaid && best.likeness >= SURE && best.likeness - (next?.likeness ?? 0) >= MARGIN;
-    if (isSure) match.does.push(best);
-    else match.asks.push(...found);
+    const isSure =
+      isSaid &&
+      best.thing?.whyNot === undefined &&
+      best.likeness >= SURE &&
+      best.likeness - (next?.likeness ?? 0) >= MARGIN;
+    if (!isSure) match.asks.push(...found);
+    else if (best.act === 'receive' && said.condition)
+      match.asks.push({ ...best, check: said.condition }, { ...best, check: 'right' });
+    else match.does.push(best);
   }
   // What was to be ordered anyway is asked about first; else it is a part that nobody wrote down before.
   const isNew =

@@ -132,7 +132,10 @@ export function useEndWait(build: BuildView) {
         id,
         route: 'entryAdd',
         params: { buildId: build.id },
-        body: { id, kind: 'resumed', text, facts: { subject }, audience: 'shop', endsId: entryId },
+        body: {
+          ...{ id, kind: 'resumed', text, facts: { subject }, audience: 'shop' },
+          does: [{ act: 'release', type: 'hold', id: entryId }],
+        },
         words: `${build.nickname}: ${text}`,
       });
     },

@@ -1,9 +1,11 @@
 /** The log line: docked at the bottom of every screen, one key away. */
 import { lazy, Suspense, useEffect, useRef, useState, type ClipboardEvent, type KeyboardEvent } from 'react';
-import { Check, CornerDownLeft } from 'lucide-react';
+import { Check, CornerDownLeft, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { KIND_SPECS } from '#core/log/kinds.ts';
+import { v7 as uuidv7 } from 'uuid';
+import { wordsOf } from '../../shared/api.ts';
 import { useKey } from '../../shared/keys.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Key, Now, Row, Stack } from '../../ui/parts.tsx';
@@ -11,7 +13,7 @@ import { color, phone, size, space, touch } from '../../ui/tokens.ts';
 import { onActArrived, OutgoingTray } from '../outgoing/index.ts';
 import { ChoosePhotos, ChosenPhotos, UploadsTray } from '../photos/index.ts';
 import { VoiceButton } from '../voice/index.ts';
-import { useBuildChanged } from './entries.queries.ts';
+import { useBuildChanged, useCorrectEntry } from './entries.queries.ts';
 import { CorrectDialog } from './CorrectLazy.tsx';
 import { useLogLine, type LogLineState } from './useLogLine.ts';
 
@@ -110,7 +112,7 @@ export function LogLine() {
           </Suspense>
         )}
         <div role="status">
-          {!writing && line.kept && <KeptNews line={line} />}
+          {!writing && line.kept && <KeptNews key={line.kept.entry.id} line={line} />}
           <OutgoingTray />
           <UploadsTray />
         </div>
@@ -148,6 +150,27 @@ export function LogLine() {
   );
 }
 
+/** So long what was kept last can be undone with one press; afterwards from the logbook. */
+const UNDO_MS = 10_000;
+
+function UndoLine({ line }: { line: LogLineState }) {
+  const kept = line.kept!;
+  const { mutate, isPending, error } = useCorrectEntry(kept.build.id);
+  const [isOver, setOver] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setOver(true), UNDO_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  if (error) return <Now role="alert">{wordsOf(error)}</Now>;
+  if (isOver) return null;
+  const undo = { id: uuidv7(), correctsId: kept.entry.id, withdraw: true };
+  return (
+    <Button isDisabled={isPending} onPress={() => mutate(undo, { onSuccess: () => line.setKept(null) })}>
+      <Undo2 size={18} aria-hidden /> Undo
+    </Button>
+  );
+}
+
 /** What was kept last, with the way to put it right. */
 function KeptNews({ line }: { line: LogLineState }) {
   const [correcting, setCorrecting] = useState(false);
@@ -158,7 +181,11 @@ function KeptNews({ line }: { line: LogLineState }) {
       <span>
         Kept for the <Link to={`/builds/${kept.build.id}`}>{kept.build.name}</Link>:{' '}
         <b>{KIND_SPECS[kept.entry.kind].word}</b> {kept.entry.text}
+        {kept.did.map((words) => (
+          <b key={words}> · {words}</b>
+        ))}
       </span>
+      <UndoLine line={line} />
       <Button $look="quiet" onPress={() => setCorrecting(true)}>
         Correct it
       </Button>

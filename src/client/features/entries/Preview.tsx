@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Now, Row } from '../../ui/parts.tsx';
+import { ActChips } from './ActChips.tsx';
 import { CarSelect } from './CarSelect.tsx';
 import { knownQuery } from './entries.queries.ts';
 import { SaidChips } from './SaidChips.tsx';
@@ -11,7 +12,7 @@ import type { LogLineState } from './useLogLine.ts';
 export default function Preview({ line }: { line: LogLineState }) {
   const manner = useManner();
   const { data: known } = useQuery(knownQuery);
-  const { understood, putRight, build, ahead } = line;
+  const { understood, putRight, build, ahead, match, acts, putActs } = line;
   return (
     <>
       {ahead && (
@@ -28,6 +29,7 @@ export default function Preview({ line }: { line: LogLineState }) {
         onAudience={(audience) => putRight((r) => ({ ...r, audience }))}
         onFact={(field, value) => putRight((r) => ({ ...r, facts: { ...r.facts, [field]: value } }))}
       />
+      <ActChips {...{ match, chosen: acts, onChoose: putActs }} subject={understood.facts.subject ?? ''} />
     </>
   );
 }

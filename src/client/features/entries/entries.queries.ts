@@ -23,6 +23,14 @@ export const entriesQuery = (buildId: string, kinds: readonly Kind[], q: string)
     getNextPageParam: (page) => page.older ?? undefined,
   });
 
+/** What is open on a car: what a line may be about. */
+export const openThingsQuery = (buildId: string) =>
+  queryOptions({
+    queryKey: ['open', buildId],
+    queryFn: ({ signal }) => call('openThings', { params: { buildId }, signal }),
+    staleTime: 30_000,
+  });
+
 /** Everything that an entry of this build may change. */
 export function useBuildChanged(): (buildId: string) => void {
   const client = useQueryClient();
@@ -45,6 +53,7 @@ export function useBuildChanged(): (buildId: string) => void {
         ['inspection', buildId],
         ['symptoms', buildId],
         ['work', buildId],
+        ['open', buildId],
         ['costs', buildId],
         ['costs-desk'],
         ['bench', buildId],

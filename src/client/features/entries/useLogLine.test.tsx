@@ -20,8 +20,9 @@ beforeEach(() => {
   asked = [];
   localStorage.clear();
   sendAs('p');
-  globalThis.fetch = ((_url: string, init: { body: string }) =>
+  globalThis.fetch = ((_url: string, init: { body?: string }) =>
     new Promise((resolve) => {
+      if (init.body === undefined) return;
       const answer: Answer = async (status, body) =>
         act(async () => {
           resolve({ ok: status < 400, status, headers: new Headers(), json: async () => body } as Response);

@@ -6,14 +6,18 @@ import { parseLine, type Named, type ParsedLine } from '#core/capture/index.ts';
 import { NOTHING_PUT_RIGHT, understand, withoutAddress, type PutRight } from '#core/capture/understood.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
+import { useManner } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
 import { sendAct } from '../outgoing/index.ts';
 import { filesInWords, sendFiles } from '../photos/index.ts';
+import { actsOf, AS_UNDERSTOOD, didWords, meantBy, useOpenThings, type ChosenActs } from './acting.ts';
 import { useLogTarget } from './target.tsx';
 import { useCapture } from './useCapture.ts';
 
 export interface Kept {
   entry: EntryView;
+  /** What it did, in words. */
+  did: string[];
   build: Named & { id: string };
 }
 
@@ -64,11 +68,22 @@ export function useLogLine() {
   );
   const understood = useMemo(() => understand(parsed, right), [parsed, right]);
   const build = understood.build ?? here;
+  const [acts, setActs] = useState<ChosenActs>(AS_UNDERSTOOD);
+  // Of a part that the line orders and nobody wrote down before.
+  const [newPartId, setNewPartId] = useState<string>(() => uuidv7());
+  const { locale } = useManner();
+  const things = useOpenThings(build?.id === undefined ? [] : [build.id]).get(build?.id ?? '');
+  const match = useMemo(
+    () => meantBy({ text, parsed, understood, locale }, things, newPartId),
+    [text, parsed, understood, locale, things, newPartId],
+  );
 
   const write = (next: string): void => {
     setText(next);
     setFault(null);
-    if (next === '') setRight(NOTHING_PUT_RIGHT);
+    if (next !== '') return;
+    setRight(NOTHING_PUT_RIGHT);
+    setActs(AS_UNDERSTOOD);
   };
   const putRight = (change: (before: PutRight) => PutRight): void => {
     setFault(null);
@@ -94,10 +109,14 @@ export function useLogLine() {
       id: uuidv7(),
       text,
       right,
+      acts,
       files,
+      // Where what is open is not known, nobody was shown what it would do, and it does nothing.
+      does: things && text.trim() !== '' ? actsOf(match, acts) : undefined,
       said: text.trim() === '' ? onlyFiles(files) : lineSaid(),
     };
     write('');
+    setNewPartId(uuidv7());
     setFiles([]);
     setKeeping((n) => n + 1);
     try {
@@ -105,10 +124,11 @@ export function useLogLine() {
         id: sent.id,
         route: 'entryAdd',
         params: { buildId: build.id },
-        body: { id: sent.id, ...sent.said },
+        body: { id: sent.id, ...sent.said, ...(sent.does && { does: sent.does }) },
         words: `${build.name}: ${sent.said.text}`,
       });
-      setKept(entry === 'later' ? null : { entry, build: { id: build.id, name: build.name } });
+      const did = didWords(sent.does ?? [], things ?? [], understood.facts.subject ?? '');
+      setKept(entry === 'later' ? null : { entry, did, build: { id: build.id, name: build.name } });
       sendFiles(build.id, sent.id, sent.files);
     } catch (error) {
       comeBack(sent);
@@ -118,11 +138,17 @@ export function useLogLine() {
     }
   };
 
-  const comeBack = (sent: { text: string; right: PutRight; files: readonly File[] }): void => {
+  const comeBack = (sent: {
+    text: string;
+    right: PutRight;
+    acts: ChosenActs;
+    files: readonly File[];
+  }): void => {
     const meanwhile = latest.current;
     setText(meanwhile.trim() === '' ? sent.text : `${sent.text}\n${meanwhile}`);
     // What was put right is about that line alone.
     setRight(meanwhile.trim() === '' ? sent.right : NOTHING_PUT_RIGHT);
+    setActs(meanwhile.trim() === '' ? sent.acts : AS_UNDERSTOOD);
     setFiles((now) => [...sent.files, ...now]);
   };
 
@@ -133,6 +159,10 @@ export function useLogLine() {
     right,
     putRight,
     understood,
+    /** What it does to things of its car, and what was chosen of that. */
+    match,
+    acts,
+    putActs: setActs,
     /** What it would count as, had it been done; absent where nobody need be asked. */
     ahead: right.kind === undefined ? parsed.ahead : undefined,
     build,

@@ -1,0 +1,76 @@
+/** What a line does to the things of its car: as it is understood, with what a person chose laid over it. */
+import { useQueries } from '@tanstack/react-query';
+import { ACT_SPECS, type ActOn, type OpenThing } from '#core/acts/acts.ts';
+import type { ParsedLine } from '#core/capture/index.ts';
+import { conditionOf } from '#core/capture/condition.ts';
+import { turnOf } from '#core/capture/turns.ts';
+import type { Understood } from '#core/capture/understood.ts';
+import { matchLine, type Match, type Meant } from '#core/match/match.ts';
+import { openThingsQuery } from './entries.queries.ts';
+
+/** What a person chose of what a line may do. */
+export interface ChosenActs {
+  /** Acts that it is not to do. */
+  off: readonly string[];
+  /** Of those in doubt, the one that is meant. */
+  chosen: string | null;
+  /** Whether the work is finished, where that was put right. */
+  isDone: Readonly<Record<string, boolean>>;
+}
+export const AS_UNDERSTOOD: ChosenActs = { off: [], chosen: null, isDone: {} };
+
+export const NOTHING_MEANT: Match = { does: [], asks: [] };
+
+export const keyOf = ({ act, id, check }: ActOn): string => `${act} ${id} ${check ?? ''}`;
+
+/** What is open on each of these cars, by its id; a car whose things have not come yet is absent. */
+export function useOpenThings(buildIds: readonly string[]): ReadonlyMap<string, OpenThing[]> {
+  return useQueries({
+    queries: buildIds.map(openThingsQuery),
+    combine: (found) =>
+      new Map(found.flatMap(({ data }) => (data ? [[data.buildId, data.things] as const] : []))),
+  });
+}
+
+/** What a line does; nothing while what is open on its car is not known. */
+export function meantBy(
+  line: { text: string; parsed: ParsedLine; understood: Understood; locale: string },
+  things: readonly OpenThing[] | undefined,
+  newId: string,
+): Match {
+  if (!things) return NOTHING_MEANT;
+  const { text, parsed, locale } = line;
+  const { kind, facts } = line.understood;
+  const turn = turnOf(text, parsed, locale) ?? undefined;
+  return matchLine({ kind, facts, turn, condition: conditionOf(text) }, things, newId);
+}
+
+/** The acts that go with the line. */
+export function actsOf({ does, asks }: Match, { off, chosen, isDone }: ChosenActs): ActOn[] {
+  const meant = [
+    ...does.filter((m) => !off.includes(keyOf(m))),
+    ...asks.filter((m) => keyOf(m) === chosen).slice(0, 1),
+  ];
+  return meant.map((m) => {
+    const { act, type, id, toGoMinutes, check } = m;
+    return { act, type, id, toGoMinutes, check, isDone: isDone[keyOf(m)] ?? m.isDone };
+  });
+}
+
+/** “4 hydraulic hoses”, and what else tells which: “from Tern & Sons”. */
+export function thingWords({ thing }: Meant, subject: string): { name: string; more: string } {
+  if (!thing) return { name: subject, more: 'new on the parts list' };
+  const count = thing.quantity !== undefined && thing.quantity > 1 ? `${thing.quantity} ` : '';
+  const from = thing.vendor ? `from ${thing.vendor}` : '';
+  return { name: `${count}${thing.name}`, more: thing.whyNot ?? from };
+}
+
+/** What a line did, in words: “Received hydraulic hoses”. */
+export const didWords = (acts: readonly ActOn[], things: readonly OpenThing[], subject: string): string[] =>
+  acts.map(({ act, id }) => `${ACT_SPECS[act].did} ${things.find((t) => t.id === id)?.name ?? subject}`);
+
+/** “Receives 4 hydraulic hoses”, in one run of words. */
+export function actWords(m: Meant, subject: string): string {
+  const check = m.check !== undefined && m.check !== 'right' ? `, ${m.check}` : '';
+  return `${ACT_SPECS[m.act].will} ${thingWords(m, subject).name}${check}`;
+}
