@@ -86,7 +86,11 @@ test('a line in the logbook becomes a letter to the customer', async ({ page }) 
     );
   });
 
-  const spent = await page.getByText('Spent, not on a line yet').locator('xpath=following-sibling::dd[1]').textContent();
+  // What was just put right is in it.
+  await page.reload();
+  const figure = page.getByText('Spent, not on a line yet').locator('xpath=following-sibling::dd[1]');
+  await expect(figure).toContainText('£');
+  const spent = await figure.textContent();
 
   await test.step('draft the update: the figures are those of the build page', async () => {
     await page.getByRole('button', { name: 'Draft update' }).click();

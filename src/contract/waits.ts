@@ -7,6 +7,8 @@ export interface BuildWaitView {
   binding: Hold | null;
   /** Everything else that holds it too. */
   others: Hold[];
+  /** Each way to get it going, as the holds that all have to end: by their place among the binding one and the others. */
+  ways: number[][];
 }
 
 export interface WaitsView {

@@ -20,6 +20,7 @@ import {
 } from 'class-validator';
 import type { LineState } from '#core/approval/answers.ts';
 import { WORKS, type Work } from '#core/estimate/lines.ts';
+import type { HoldKind } from '#core/waits/binding.ts';
 import { PLACE_KINDS, type PlaceKind } from '#core/shop/places.ts';
 import { CAUTIONS, type Caution } from '#core/work/cautions.ts';
 import type { Playbook } from '#core/work/playbook.ts';
@@ -92,6 +93,8 @@ export class PlaybookUseDto {
 export class TaskStartDto {
   /** Of the spell that begins. */
   @IsUUID() spellId!: string;
+  /** Why it is begun although something holds it: the desk’s word, which the logbook keeps. What is not agreed stays refused. */
+  @IsOptional() @NonEmpty(300, 'say why it is begun all the same') anyway?: string;
 }
 
 /** The one thing that every stop asks: hours to go. Nothing is to go when it is done. */
@@ -181,6 +184,10 @@ export interface TaskView {
   needs: TaskNeed[];
   /** Pieces that it needs and that are not here, in words. */
   away: string[];
+  /** Why it cannot be begun; what `endsAt` an instant is over from then on. Empty where it can. */
+  holds: { kind: HoldKind; words: string; endsAt?: string }[];
+  /** Where its car has to be moved first; the place is free. */
+  first: string | null;
   state: TaskState;
   spentMinutes: number;
   toGoMinutes: number;

@@ -59,7 +59,7 @@ async function worked(w: Working, rule: string): Promise<void> {
   const from = w.isToday ? later(w.madeAt, -1 - Number(took)) : free;
   w.setClock(from);
   const spellId = w.id();
-  await startTask(w.deps, w.who, w.buildId, taskId(w, key), spellId);
+  await startTask(w.deps, w.who, w.buildId, taskId(w, key), { spellId });
   w.before.ended = later(from, Number(took));
   w.setClock(w.before.ended);
   await stopSpell(w.deps, w.who, w.buildId, spellId, {
@@ -100,7 +100,7 @@ export async function work(w: Working, text: string): Promise<boolean> {
   else if (word === '@task') await ownTask(w, words[0]!, words.slice(1).join(' '));
   else if (word === '@at') {
     if (w.isToday) w.setClock(later(w.madeAt, -0.8));
-    await startTask(w.deps, w.who, w.buildId, taskId(w, rule), w.id());
+    await startTask(w.deps, w.who, w.buildId, taskId(w, rule), { spellId: w.id() });
   } else if (word === '@count') {
     const [key = '', counted = '0'] = words;
     await countOn(w.deps, w.who, w.buildId, taskId(w, key), { counted: Number(counted) });

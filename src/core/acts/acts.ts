@@ -84,6 +84,6 @@ export interface OpenThing {
   isMine?: boolean;
   /** On a task and a line: the agreed line that its hours go to. */
   lineId?: string;
-  /** Why it cannot be begun, in words; absent where it can. */
+  /** On a task and a line: why work on it cannot be begun, in words; absent where it can. */
   whyNot?: string;
 }

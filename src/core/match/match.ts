@@ -53,6 +53,10 @@ interface Rule {
   isOffer?: true;
 }
 
+/** Why the act will be refused, as the thing says by itself: a start that something holds, work that is not agreed; or null. */
+export const whyRefused = ({ act, type, thing }: Meant): string | null =>
+  thing?.whyNot !== undefined && (act === 'start' || type === 'line') ? thing.whyNot : null;
+
 const isPart =
   (...states: readonly string[]) =>
   (t: OpenThing): boolean =>
@@ -168,7 +172,7 @@ export function matchLine(said: SaidLine, things: readonly OpenThing[], newId: s
     const isSaid = rules.every((r) => r.act !== best.act || !r.isOffer);
     const isSure =
       isSaid &&
-      best.thing?.whyNot === undefined &&
+      whyRefused(best) === null &&
       best.likeness >= SURE &&
       best.likeness - (next?.likeness ?? 0) >= MARGIN;
     if (!isSure) match.asks.push(...found);

@@ -48,6 +48,8 @@ const TOLD: Record<Hold['kind'], ((hold: Hold, manner: LetterManner) => string) 
   'other build': () => 'Waiting for work that has to be finished first',
   answer: null,
   said: null,
+  // A task that another comes before is not said to a customer: what holds the other one is.
+  task: null,
   plan: null,
 };
 

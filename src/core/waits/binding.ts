@@ -16,6 +16,7 @@ export const HOLD_KINDS = [
   'cure',
   'other build',
   'gate',
+  'task',
   'said',
   'plan',
 ] as const;

@@ -43,11 +43,18 @@ const hold = (act: string, until: string | null = null): Hold => ({
   until,
   act,
 });
-const build = (nickname: string, binding: Hold | null, others: Hold[] = []): HeldBuild => ({
+/** Without tasks: everything that holds it has to end. */
+const build = (
+  nickname: string,
+  binding: Hold | null,
+  others: Hold[] = [],
+  ways?: number[][],
+): HeldBuild => ({
   buildId: nickname,
   nickname,
   binding,
   others,
+  ways: binding === null ? [] : (ways ?? [[...others.keys(), others.length]]),
 });
 const names2 = (of: HeldBuild[]): string[] => of.map((b) => b.nickname);
 
@@ -87,7 +94,37 @@ describe('what one act frees', () => {
     expect(acts.map((a) => a.act)).toEqual(['late', 'some day', 'soon']);
   });
 
-  test('each held car is in exactly one act, whatever their order (seed 5)', () => {
+  test('a car is freed by what holds one of its tasks, not by what only ends last', () => {
+    const sign = { ...hold('sign it'), kind: 'gate' as const };
+    const acts = freeingActs([build('pump', hold('ask Anselm'), [sign], [[1]])], '2026-03-11');
+    expect(acts.map((a) => [a.act, names2(a.frees), names2(a.bringsOn)])).toEqual([
+      ['sign it', ['pump'], []],
+      ['ask Anselm', [], ['pump']],
+    ]);
+  });
+
+  test('one car out of the only bay lets one in, the one that presses most; the others are brought on', () => {
+    const bay = (until: string | null): Hold => ({ ...hold('move the hearse', until), kind: 'place' });
+    const acts = freeingActs(
+      [build('a', bay(null)), build('b', bay('2026-03-02')), build('c', bay(null))],
+      '2026-03-11',
+    );
+    expect(acts.map((a) => [names2(a.frees), names2(a.bringsOn)])).toEqual([[['b'], ['a', 'c']]]);
+  });
+
+  test('an act that would only show the next hold frees nothing', () => {
+    const booth = { ...hold('move the hearse'), kind: 'place' as const };
+    const painter = { ...hold('find another painter'), kind: 'person' as const };
+    const [act] = freeingActs([build('estate', booth, [painter], [[0, 1]])], '2026-03-11');
+    expect([act!.act, act!.frees, names2(act!.bringsOn)]).toEqual(['move the hearse', [], ['estate']]);
+  });
+
+  test('time alone ends a cure: nobody does it', () => {
+    const cure = { ...hold('let it rest', '2026-03-12'), kind: 'cure' as const };
+    expect(freeingActs([build('tricycle', cure)], '2026-03-11')).toEqual([]);
+  });
+
+  test('each car that an act helps is in one, and no order of the cars changes the acts (seed 5)', () => {
     const holds = fc.record({
       kind: fc.constantFrom(...HOLD_KINDS),
       what: fc.string({ maxLength: 3 }),
@@ -101,6 +138,7 @@ describe('what one act frees', () => {
         nickname: fc.string(),
         binding: fc.option(holds),
         others: fc.array(holds, { maxLength: 3 }),
+        ways: fc.constant([]),
       }),
       { selector: (b) => b.buildId, maxLength: 12 },
     );
@@ -110,7 +148,7 @@ describe('what one act frees', () => {
         const all = acts.flatMap((a) => [...a.frees, ...a.bringsOn]).map((b) => b.buildId);
         expect([...all].sort()).toEqual(
           given
-            .filter((b) => b.binding)
+            .filter((b) => b.binding && b.binding.kind !== 'cure')
             .map((b) => b.buildId)
             .sort(),
         );

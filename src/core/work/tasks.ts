@@ -1,6 +1,4 @@
 /** Tasks of a build: what can be begun now, why the others cannot, and what runs out while it waits. */
-import { formatMinutes } from '../time/hours.ts';
-
 export type TaskState = 'to do' | 'going' | 'done' | 'dropped';
 
 /** That one task comes before another, with its reason; waits in minutes after the earlier one is done. */
@@ -28,7 +26,7 @@ export interface Waiting {
   /** The task that must come first, or null for a gate and for a piece that is away. */
   onTaskId: string | null;
   words: string;
-  /** From when it may be begun, where a wait runs already. */
+  /** From when it may be begun, where a wait runs already; the words leave the time that is left to whoever shows it. */
   from?: string;
   isAway?: true;
 }
@@ -53,8 +51,7 @@ export function waitingFor(task: Task, tasks: ReadonlyMap<string, Task>, now: st
       return [{ onTaskId: first.id, words: `“${first.title}” comes first: ${need.reason}` }];
     const from = later(first.doneAt, need.waitAtLeast ?? 0);
     if (from <= now) return [];
-    const wait = formatMinutes(Math.ceil((Date.parse(from) - Date.parse(now)) / MS));
-    return [{ onTaskId: first.id, from, words: `another ${wait} after “${first.title}”: ${need.reason}` }];
+    return [{ onTaskId: first.id, from, words: `after “${first.title}”: ${need.reason}` }];
   });
   for (const piece of task.away ?? [])
     found.push({ onTaskId: null, words: `not here: ${piece}`, isAway: true });

@@ -197,7 +197,7 @@ describe('tasks', () => {
     if (open)
       expect(waits[0]).toMatchObject({
         from: '2026-03-11T10:00:00.000Z',
-        words: expect.stringMatching(/^another 1 min/),
+        words: 'after “The blast”: solvent must leave',
       });
   });
 

@@ -31,13 +31,13 @@ export const fairgroundLorry: DemoBuild = {
 77 W @letter
 75 W @playbook driveline-and-alignment shaft
 70 J @worked tyres 2.5 done
+60 I @ask-money what=the first instalment; asked=900; due=14
+52 I @money-in what=the first instalment; received=900
 52 J @worked angles 4.5 done
 60 J did wheel nuts matched and torqued, 2h
 52 J reading joint angle 4.1 deg front, 0.2 deg rear
 45 W @letter
 32 W @letter
-60 I @ask-money what=the first instalment; asked=900; due=14
-52 I @money-in what=the first instalment; received=900
 26 I @ask-money what=the second instalment; asked=700; due=7
 24 W @rest customer Sal pays when the fair has been round the islands, back in a month
 24 W moved to store

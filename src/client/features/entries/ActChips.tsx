@@ -1,9 +1,10 @@
 /** What a line will do to things of its car: each can be taken off; what is in doubt is chosen. */
+import { Fragment } from 'react';
 import { Check, CircleHelp, X } from 'lucide-react';
 import { styled } from 'styled-components';
-import type { Match, Meant } from '#core/match/match.ts';
+import { whyRefused, type Match, type Meant } from '#core/match/match.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Quiet, Row } from '../../ui/parts.tsx';
+import { Now, Quiet, Row } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { actWords, keyOf, thingWords, type ChosenActs } from './acting.ts';
 
@@ -91,18 +92,20 @@ function Asked({
   return (
     <>
       <Does>
-        <CircleHelp size={18} color={color.oxide} aria-hidden /> Also:
+        <CircleHelp size={18} color={color.oxide} aria-hidden /> Not sure:
       </Does>
       {asks.map((m) => (
         <Button
           key={keyOf(m)}
           onPress={() => onChoose((c) => ({ ...c, chosen: keyOf(m) }))}
-          isDisabled={m.thing?.whyNot !== undefined}
+          isDisabled={whyRefused(m) !== null}
         >
           {actWords(m, subject)}?
         </Button>
       ))}
-      {asks.length === 1 && asks[0]!.thing?.whyNot && <Quiet>{asks[0]!.thing.whyNot}</Quiet>}
+      {asks.map((m) => (
+        <Fragment key={keyOf(m)}>{whyRefused(m) && <Now>Cannot be: {whyRefused(m)}</Now>}</Fragment>
+      ))}
     </>
   );
 }

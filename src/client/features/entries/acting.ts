@@ -5,7 +5,7 @@ import type { ParsedLine } from '#core/capture/index.ts';
 import { conditionOf } from '#core/capture/condition.ts';
 import { turnOf } from '#core/capture/turns.ts';
 import type { Understood } from '#core/capture/understood.ts';
-import { matchLine, type Match, type Meant } from '#core/match/match.ts';
+import { matchLine, whyRefused, type Match, type Meant } from '#core/match/match.ts';
 import { openThingsQuery } from './entries.queries.ts';
 
 /** What a person chose of what a line may do. */
@@ -19,7 +19,7 @@ export interface ChosenActs {
 }
 export const AS_UNDERSTOOD: ChosenActs = { off: [], chosen: null, isDone: {} };
 
-export const NOTHING_MEANT: Match = { does: [], asks: [] };
+const NOTHING_MEANT: Match = { does: [], asks: [] };
 
 export const keyOf = ({ act, id, check }: ActOn): string => `${act} ${id} ${check ?? ''}`;
 
@@ -58,11 +58,12 @@ export function actsOf({ does, asks }: Match, { off, chosen, isDone }: ChosenAct
 }
 
 /** “4 hydraulic hoses”, and what else tells which: “from Tern & Sons”. */
-export function thingWords({ thing }: Meant, subject: string): { name: string; more: string } {
+export function thingWords(m: Meant, subject: string): { name: string; more: string } {
+  const { thing } = m;
   if (!thing) return { name: subject, more: 'new on the parts list' };
   const count = thing.quantity !== undefined && thing.quantity > 1 ? `${thing.quantity} ` : '';
   const from = thing.vendor ? `from ${thing.vendor}` : '';
-  return { name: `${count}${thing.name}`, more: thing.whyNot ?? from };
+  return { name: `${count}${thing.name}`, more: whyRefused(m) ?? from };
 }
 
 /** What a line did, in words: “Received hydraulic hoses”. */

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { PartActDto, type PartView } from '#contract/parts.ts';
-import { ASKED, CHECKS, FATES, type PartAct } from '#core/parts/parts.ts';
+import { CHECKS, FATES, SETTLED_FATES, type PartAct } from '#core/parts/parts.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped } from '../../shared/typed.ts';
@@ -95,14 +95,12 @@ export default function ActDialog({ part, act, onClose }: Props) {
         {(act === 'fit' || act === 'old one settled') && (
           <>
             <SelectField
-              label={act === 'fit' ? 'What becomes of the old one' : 'What they want done with the old one'}
+              label={act === 'fit' ? 'What becomes of the old one' : 'What became of the old one'}
               fault={errors.fate?.message}
               {...form.register('fate', OPTIONAL)}
             >
               <option value="">choose …</option>
-              <Options
-                of={act === 'fit' ? FATES : FATES.filter((f) => f !== ASKED && f !== 'there was none')}
-              />
+              <Options of={act === 'fit' ? FATES : SETTLED_FATES} />
             </SelectField>
             <TextField
               label="Bag, if bagged"

@@ -10,7 +10,9 @@ import { progressInWords } from '#core/work/progress.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Notice, Now, Quiet, Row } from '../../ui/parts.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
+import { Pop } from '../../ui/Pop.tsx';
 import { color, phone, size, space } from '../../ui/tokens.ts';
 import { useWorkChange } from './work.queries.ts';
 
@@ -74,7 +76,7 @@ export function TaskRow(props: TaskRowProps) {
         {waits.map((w) => (
           <span key={w}>{w}</span>
         ))}
-        {line?.whyNot && !isOver && <Now>{line.whyNot}</Now>}
+        {task.first && task.state === 'to do' && waits.length === 0 && <Quiet>First: {task.first}.</Quiet>}
         {!isOver && waits.length > 0 && task.cautions.length > 0 && (
           <Quiet>can hurt: {task.cautions.join(', ')}</Quiet>
         )}
@@ -98,7 +100,7 @@ export function TaskRow(props: TaskRowProps) {
 }
 
 function Acts({ work, task, waits, onStop, onEdit, onHours }: TaskRowProps) {
-  const { person } = useShop();
+  const { person, seesPrices } = useShop();
   const start = useWorkChange(work.buildId, 'taskStart');
   const act = useWorkChange(work.buildId, 'taskAct');
   const [spellId, setSpellId] = useState(() => uuidv7());
@@ -133,6 +135,15 @@ function Acts({ work, task, waits, onStop, onEdit, onHours }: TaskRowProps) {
           <Button $look="quiet" aria-label={`Hours typed later: ${task.title}`} onPress={onHours}>
             Hours
           </Button>
+        )}
+        {!mine && task.state === 'to do' && waits.length > 0 && seesPrices && (
+          <StartAnyway
+            title={task.title}
+            isPending={start.isPending}
+            onStart={(anyway) =>
+              start.mutate({ params, body: { spellId, anyway } }, { onSuccess: () => setSpellId(uuidv7()) })
+            }
+          />
         )}
         {canSign && (
           <Button
@@ -174,6 +185,52 @@ function Acts({ work, task, waits, onStop, onEdit, onHours }: TaskRowProps) {
         </Notice>
       )}
     </>
+  );
+}
+
+interface StartAnywayProps {
+  title: string;
+  isPending: boolean;
+  onStart: (reason: string) => void;
+}
+
+/** The desk may have a task begun that something holds; why stands in the logbook. */
+function StartAnyway({ title, isPending, onStart }: StartAnywayProps) {
+  const [reason, setReason] = useState('');
+  return (
+    <Pop
+      label={`Start all the same: ${title}`}
+      trigger={
+        <Button $look="quiet" aria-label={`Start all the same: ${title}`}>
+          Start all the same
+        </Button>
+      }
+    >
+      {(close) => (
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (reason.trim() === '') return;
+            onStart(reason.trim());
+            close();
+          }}
+        >
+          <Stack>
+            <TextField
+              label="Why it is started all the same"
+              hint="The logbook keeps it. What the customer has not agreed to stays refused."
+              value={reason}
+              autoFocus
+              maxLength={300}
+              onChange={(e) => setReason(e.target.value)}
+            />
+            <Button $look="main" type="submit" isDisabled={isPending || reason.trim() === ''}>
+              Start
+            </Button>
+          </Stack>
+        </form>
+      )}
+    </Pop>
   );
 }
 

@@ -3,9 +3,10 @@ import { lazy, Suspense, useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import type { SpellView, TaskView, WorkView } from '#contract/work.ts';
+import { wordsAt } from '#core/graph/readiness.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { addUp, progressInWords } from '#core/work/progress.ts';
-import { inOrder, longestWaits, waitingFor, type Task } from '#core/work/tasks.ts';
+import { inOrder, longestWaits, type Task } from '#core/work/tasks.ts';
 import { useKey } from '../../shared/keys.ts';
 import { useNow } from '../../shared/now.ts';
 import { useTitle } from '../../shared/title.ts';
@@ -108,10 +109,9 @@ interface TasksProps {
 
 function Tasks({ work, onStop, onEdit, onHours }: TasksProps) {
   const now = useNow(work.now);
-  const rules = new Map(work.tasks.map((t) => [t.id, ruled(t)]));
   const ordered = inOrder(work.tasks).map((task) => ({
     task,
-    waits: waitingFor(rules.get(task.id)!, rules, now),
+    waits: task.holds.filter((h) => h.endsAt === undefined || h.endsAt > now).map((h) => wordsAt(h, now)),
   }));
   const going = ordered.filter(
     ({ task, waits }) => task.state === 'going' || (task.state === 'to do' && waits.length === 0),
@@ -125,7 +125,7 @@ function Tasks({ work, onStop, onEdit, onHours }: TasksProps) {
           key={task.id}
           work={work}
           task={task}
-          waits={waits.map((w) => w.words)}
+          waits={waits}
           onStop={onStop}
           onEdit={() => onEdit(task)}
           onHours={() => onHours(task)}

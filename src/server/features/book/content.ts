@@ -1,5 +1,5 @@
 /** What a book is bound of, read in one transaction: what the customer may see, as it is now. */
-import type { Fate } from '#core/parts/parts.ts';
+import { UNSAID, type Fate } from '#core/parts/parts.ts';
 import {
   BOOK_FORMAT,
   BOOK_VERSION,
@@ -46,7 +46,7 @@ async function partsOf(tx: Tx, buildId: string): Promise<BookPart[]> {
       instead,
       source,
       fittedOn: fitted_on,
-      old: old_fate as Fate | null,
+      old: old_fate === UNSAID ? null : (old_fate as Fate | null),
     };
   });
 }

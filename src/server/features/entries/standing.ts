@@ -75,20 +75,23 @@ export async function refreshPlace(tx: Tx, buildId: string, nickname: string): P
 
 /** The shop's places, and what takes them up: cars, and pieces as large as one. */
 export async function standingNow(tx: Tx): Promise<{ places: PlaceToStand[]; standing: CarStanding[] }> {
-  const places = await tx.rows<PlaceToStand>(
-    'select id, name, kind, closed from places where shop_id = :shopId order by position, name',
+  const row = await tx.one<{ places: PlaceToStand[]; standing: CarStanding[] }>(
+    `select
+       coalesce((select json_agg(json_build_object('id', id, 'name', name, 'kind', kind, 'closed', closed)
+           order by position, name)
+         from places where shop_id = :shopId), '[]') as places,
+       coalesce((select json_agg(json_build_object('buildId', id, 'nickname', nickname, 'placeId', place_id,
+           'pinned', pinned) order by large, number)
+         from (
+           select id, nickname, place_id, pinned, number, 0 as large from builds where shop_id = :shopId
+           union all
+           select p.id, (p.content ->> 'what') || ' of the ' || b.nickname, p.place_id, null, b.number, 1
+           from pieces p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
+           where p.shop_id = :shopId and p.is_large and p.place_id is not null and p.removed_at is null
+             and p.state in ('off', 'ready')
+         ) s), '[]') as standing`,
   );
-  const standing = await tx.rows<CarStanding>(
-    `select id as "buildId", nickname, place_id as "placeId", pinned from (
-       select id, nickname, place_id, pinned, number, 0 as large from builds where shop_id = :shopId
-       union all
-       select p.id, (p.content ->> 'what') || ' of the ' || b.nickname, p.place_id, null, b.number, 1
-       from pieces p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
-       where p.shop_id = :shopId and p.is_large and p.place_id is not null and p.removed_at is null
-         and p.state in ('off', 'ready')
-     ) s order by large, number`,
-  );
-  return { places, standing };
+  return row!;
 }
 
 /** Why the whole car cannot be moved as an entry says, or null: what stands there decides, and the way out is named. */

@@ -5,7 +5,8 @@
 import { beforeAll, expect, test } from '@jest/globals';
 import { pathOf } from '#contract/routes.ts';
 import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
-import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
+import type { TaskView } from '#contract/work.ts';
+import { estimateLine, line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 
 const it = openShop('waits');
 
@@ -38,22 +39,44 @@ test('nothing known is a wait too: for somebody to plan; what is next, said in w
   expect((await waitOf(buildId)).binding).toBeNull();
 });
 
-test('a place: what is free is named; then who must make room', async () => {
+test('a place: one that is free holds nobody, and is named; one that is taken says who must make room', async () => {
   const [rally, hearse] = [
     await makeBuild(it.owner, { nickname: 'rally car' }),
     await makeBuild(it.owner, { nickname: 'hearse' }),
   ];
-  await task(rally, { title: 'Axle out', place: 'lift' });
+  const taskId = nextId();
+  await task(rally, { title: 'Axle out', place: 'lift' }, taskId);
+  const axle = async (): Promise<TaskView> =>
+    (await it.owner.get(pathOf('workRead', { buildId: rally })).expect(200)).body.tasks[0];
+  const start = (body: object, who: Agent = it.technician) =>
+    who.post(pathOf('taskStart', { buildId: rally, taskId })).send({ spellId: nextId(), ...body });
+  expect((await waitOf(rally)).binding).toBeNull();
+  expect(await axle()).toMatchObject({ holds: [], first: 'move it to Lift 1, which is free' });
+  await log(hearse, { kind: 'moved', text: 'moved to lift 1', facts: { place: 'lift 1' }, audience: 'shop' });
   expect((await waitOf(rally)).binding).toMatchObject({
     kind: 'place',
     what: 'a lift for “Axle out”',
-    act: 'move it to Lift 1, which is free',
+    act: 'move the hearse',
   });
-  await log(hearse, { kind: 'moved', text: 'moved to lift 1', facts: { place: 'lift 1' }, audience: 'shop' });
-  expect((await waitOf(rally)).binding!.act).toBe('move the hearse');
+  // What the Floor says, the work page says, and a start is refused by; the desk may have it begun with its reason.
+  const words = 'needs a lift: taken by the hearse';
+  expect((await axle()).holds).toEqual([{ kind: 'place', words }]);
+  expect((await start({}).expect(403)).body.detail).toBe(`${words}.`);
+  expect((await start({ anyway: 'on stands' }).expect(403)).body.detail).toMatch(
+    /Only the owner or the office/,
+  );
+  await start({ anyway: ' ' }, it.owner).expect(400);
+  await start({ anyway: 'on stands in the yard' }, it.owner).expect(200);
+  const [said] = (await it.owner.get(pathOf('entriesList', { buildId: rally })).expect(200)).body.entries;
+  expect(said).toMatchObject({
+    kind: 'decided',
+    text: `begun all the same: Axle out. on stands in the yard (${words}.)`,
+    audience: 'shop',
+  });
+  expect((await waitOf(rally)).binding).toBeNull();
   await log(hearse, { kind: 'moved', text: 'moved to yard', facts: { place: 'yard' }, audience: 'shop' });
   await log(rally, { kind: 'moved', text: 'moved to lift 1', facts: { place: 'lift 1' }, audience: 'shop' });
-  expect((await waitOf(rally)).binding).toBeNull();
+  expect(await axle()).toMatchObject({ holds: [], first: null });
 });
 
 test('of a part, a vendor, an answer and a gate, the last to end holds it; the others are named beside it', async () => {
@@ -100,4 +123,33 @@ test('of a part, a vendor, an answer and a gate, the last to end holds it; the o
   expect((await waitOf(buildId)).others.map((h) => h.kind).sort()).toEqual(['gate', 'part', 'vendor']);
   await task(buildId, { title: 'Free to go' });
   expect((await waitOf(buildId)).binding).toBeNull();
+});
+
+test('money without which work stops, and a pause, stop every task: the Floor, the work page and a start say the same', async () => {
+  const buildId = await makeBuild(it.owner);
+  const taskId = nextId();
+  await task(buildId, { title: 'Sill' }, taskId);
+  const start = () =>
+    it.technician.post(pathOf('taskStart', { buildId, taskId })).send({ spellId: nextId() });
+  const instalmentId = nextId();
+  const asked = {
+    version: 0,
+    what: 'the first instalment',
+    askedMinor: 90_000,
+    askedOn: '2026-03-09',
+    holds: true,
+  };
+  await it.owner.put(pathOf('instalmentPut', { buildId, instalmentId })).send(asked).expect(200);
+  expect((await waitOf(buildId)).binding).toMatchObject({ kind: 'payment' });
+  expect((await start().expect(403)).body.detail).toBe('work stops until it is in: the first instalment.');
+  await it.owner
+    .post(pathOf('instalmentPaid', { buildId, instalmentId }))
+    .send({ actId: nextId(), amountMinor: 90_000, on: '2026-03-10' })
+    .expect(200);
+  await it.owner
+    .put(pathOf('pausePut', { buildId, pauseId: nextId() }))
+    .send({ side: 'customer', reason: 'Ruan is at sea' })
+    .expect(200);
+  expect((await waitOf(buildId)).binding).toMatchObject({ kind: 'said' });
+  expect((await start().expect(403)).body.detail).toMatch(/^on hold: .*Ruan is at sea/);
 });

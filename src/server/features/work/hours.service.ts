@@ -1,22 +1,29 @@
 /** Hours on tasks. Every stop is an entry of the logbook, and says where it belongs. */
 import { v7 as uuidv7 } from 'uuid';
-import { type BelongsDto, type SpellStopDto, type TaskHoursDto, type WorkView } from '#contract/work.ts';
+import {
+  type BelongsDto,
+  type SpellStopDto,
+  type TaskHoursDto,
+  type TaskStartDto,
+  type WorkView,
+} from '#contract/work.ts';
+import { wordsAt } from '#core/graph/readiness.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inSentence } from '#core/log/sentences.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { minutesBetween, whyNotEnd } from '#core/work/spells.ts';
-import { waitingFor } from '#core/work/tasks.ts';
 import { type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { type BuildKey } from '../builds/index.ts';
-import { logIn } from '../entries/index.ts';
+import { logIn, seesPrices } from '../entries/index.ts';
 import { addLineIn, beginIn } from '../estimate/index.ts';
+import { nodeOf, readinessIn } from '../graph/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './work.queries.ts';
 
-import { changingWork, taskOf, tasksNow } from './workNow.ts';
+import { changingWork, taskOf } from './workNow.ts';
 import { makeFollowUps } from './followUps.service.ts';
 /** Begins a spell of work. Refused with the reason while something must come first, or the customer has not agreed. */
 export const startTask = (
@@ -24,34 +31,54 @@ export const startTask = (
   who: SignedIn,
   buildId: string,
   taskId: string,
-  spellId: string,
+  { spellId, anyway }: TaskStartDto,
 ): Promise<WorkView> =>
-  changingWork(deps, who, buildId, async (tx) => {
+  changingWork(deps, who, buildId, async (tx, build) => {
     const task = await taskOf(tx, buildId, taskId);
     const known = await q.spellById(tx, spellId);
     if (known?.taskId === taskId && known.personId === who.personId) return;
     if (known) throw new Refusal('conflict', 'Another spell was begun under this id already.');
-    await refuseStart(tx, deps, who, buildId, task);
+    const overridden = await refuseStart(tx, deps, who, buildId, task, anyway);
+    if (overridden !== null)
+      await logIn(tx, deps, build, {
+        personId: who.personId,
+        kind: 'decided',
+        text: `begun all the same: ${task.content.title}. ${anyway!.trim()} (${overridden})`,
+        facts: { subject: task.content.title.slice(0, 300) },
+        audience: 'shop',
+        about: { type: 'task', id: taskId },
+      });
     await startIn(tx, deps, who, buildId, task, spellId);
   });
 
-/** Throws a refusal with the reason where a task cannot be begun by this person now. */
+/**
+ * Throws a refusal with the reason where a task cannot be begun by this person now. `anyway`: why the desk has it begun all the
+ * same; then it answers what is overridden, or null where nothing is.
+ */
 export async function refuseStart(
   tx: Tx,
   deps: Deps,
   who: SignedIn,
   buildId: string,
   task: q.TaskRow,
-): Promise<void> {
+  anyway?: string,
+): Promise<string | null> {
   const open = await q.openSpellOf(tx, who.personId);
   if (open)
     throw new Refusal('conflict', `You are at “${open.task}” (${open.nickname}). Stop that first.`, {
       current: open,
     });
-  const tasks = await tasksNow(tx, buildId);
-  const waits = waitingFor(tasks.get(task.id)!, tasks, deps.clock.now());
-  if (waits.length > 0) throw new Refusal('forbidden', `${waits.map((w) => w.words).join('; ')}.`);
   if (task.state === 'dropped') throw new Refusal('forbidden', 'It was dropped. Take it up again first.');
+  const node = await nodeOf(tx, deps, buildId, seesPrices(who));
+  const { holds } = readinessIn(node, task.id);
+  // Of what is not agreed `beginIn` says why, and lets the discretion limit bear it.
+  const held = holds.filter((h) => h.kind !== 'answer').map((h) => wordsAt(h, node.ground.now));
+  if (held.length === 0) return null;
+  const words = `${held.join('; ')}.`;
+  if (anyway === undefined) throw new Refusal('forbidden', words);
+  if (!seesPrices(who))
+    throw new Refusal('forbidden', `${words} Only the owner or the office can start it all the same.`);
+  return words;
 }
 
 /** Begins a spell; what the customer has not agreed to is refused. */

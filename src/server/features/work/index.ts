@@ -8,9 +8,7 @@ export {
   saveBelongs,
   setState,
 } from './work.queries.ts';
-export { tasksByBuild, type TaskToDo } from './allTasks.ts';
 export { doneJobs } from './doneJobs.queries.ts';
 export { effortByLine, type LineEffort } from './effort.ts';
 export { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from './line.ts';
-export { workOf } from './view.ts';
 export { WHO_WORKED } from './shopHours.queries.ts';

@@ -1,19 +1,17 @@
 /** A build's work as it is shown. */
 import type { LooseEntryView, SpellView, TaskView, WorkLineView, WorkView } from '#contract/work.ts';
-import type { TaskNeed } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { buildDetail } from '../builds/index.ts';
 import { seesPrices } from '../entries/index.ts';
-import { workableLines, type WorkableLine } from '../estimate/index.ts';
-import { awayByTask, awayPieces } from '../outwork/index.ts';
+import type { WorkableLine } from '../estimate/index.ts';
+import { nodeOf, readinessIn, type BuildNode } from '../graph/index.ts';
 import { effortOf, toGoOf } from './effort.ts';
 import * as q from './work.queries.ts';
 
-function taskView(t: q.TaskRow, needs: TaskNeed[], away: string[]): TaskView {
+function taskView(t: q.TaskRow, node: BuildNode): TaskView {
   const { title, work, place, minutes, cautions, gate, gateSigned, count } = t.content;
+  const { holds, first } = readinessIn(node, t.id);
   return {
     id: t.id,
     version: t.version,
@@ -26,8 +24,14 @@ function taskView(t: q.TaskRow, needs: TaskNeed[], away: string[]): TaskView {
     gate: gate ?? null,
     gateSigned: gateSigned ?? null,
     count: count ?? null,
-    needs,
-    away,
+    needs: [...(node.ground.tasks.get(t.id)?.needs ?? [])],
+    away: node.away.get(t.id) ?? [],
+    holds: holds.map(({ kind, words, endsAt }) => ({
+      kind,
+      words,
+      ...(endsAt === undefined ? {} : { endsAt }),
+    })),
+    first,
     state: t.state,
     spentMinutes: t.spent_minutes,
     toGoMinutes: toGoOf(t),
@@ -43,6 +47,17 @@ export async function runningSpells(tx: Tx): Promise<SpellView[]> {
       return { id, personId, person, buildId, nickname, taskId, task, startedAt, toGoMinutes };
     }),
   );
+}
+
+/** Spells of one build that go on, with what is left of their tasks. */
+async function spellsOf(tx: Tx, buildId: string, tasks: readonly q.TaskRow[]): Promise<SpellView[]> {
+  const toGo = new Map(tasks.map((t) => [t.id, toGoOf(t)]));
+  return (await q.openSpells(tx))
+    .filter((s) => s.buildId === buildId)
+    .map(({ id, personId, person, nickname, taskId, task, startedAt }) => ({
+      ...{ id, personId, person, buildId, nickname, taskId, task, startedAt },
+      toGoMinutes: toGo.get(taskId)!,
+    }));
 }
 
 /** A line with its hours. */
@@ -64,21 +79,17 @@ function looseView(
 }
 
 export async function workOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<WorkView> {
-  const build = await buildDetail(tx, buildId);
-  if (!build) throw notFound('build');
-  const needs = await q.needsOf(tx, buildId);
+  const node = await nodeOf(tx, deps, buildId, seesPrices(who));
   const spent = await q.spentByLine(tx, buildId);
-  const lines = await workableLines(tx, deps, buildId, seesPrices(who));
   const tasks = await q.tasksOf(tx, buildId);
-  const away = awayByTask(await awayPieces(tx, buildId));
   const loose = await q.looseEntries(tx, buildId);
   return {
     buildId,
-    nickname: build.nickname,
+    nickname: node.nickname,
     now: deps.clock.now(),
-    tasks: tasks.map((t) => taskView(t, needs.get(t.id) ?? [], away.get(t.id) ?? [])),
-    lines: lines.map((l) => lineView(l, spent, tasks)),
-    spells: (await runningSpells(tx)).filter((s) => s.buildId === buildId),
+    tasks: tasks.map((t) => taskView(t, node)),
+    lines: node.lines.map((l) => lineView(l, spent, tasks)),
+    spells: await spellsOf(tx, buildId, tasks),
     loose: loose.map((e) => looseView(e, seesPrices(who))),
     followUps: await q.followUpsOf(tx, buildId),
   };

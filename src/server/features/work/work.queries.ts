@@ -57,31 +57,6 @@ const tasksById = rowsPer(
 export const taskById = async (tx: Tx, id: string): Promise<TaskRow | undefined> =>
   (await tasksById(tx, id))[0];
 
-export async function needsOf(tx: Tx, buildId: string): Promise<Map<string, TaskNeed[]>> {
-  const rows = await tx.rows<{
-    task_id: string;
-    needs_id: string;
-    reason: string;
-    wait_at_least: number | null;
-    wait_at_most: number | null;
-  }>(
-    `select n.* from task_needs n join tasks t on t.shop_id = n.shop_id and t.id = n.task_id
-     where n.shop_id = :shopId and t.build_id = :buildId order by n.task_id, n.needs_id`,
-    { buildId },
-  );
-  const byTask = new Map<string, TaskNeed[]>();
-  for (const r of rows) {
-    const need: TaskNeed = {
-      taskId: r.needs_id,
-      reason: r.reason,
-      ...(r.wait_at_least === null ? {} : { waitAtLeast: r.wait_at_least }),
-      ...(r.wait_at_most === null ? {} : { waitAtMost: r.wait_at_most }),
-    };
-    byTask.set(r.task_id, [...(byTask.get(r.task_id) ?? []), need]);
-  }
-  return byTask;
-}
-
 export const insertTask = (
   tx: Tx,
   t: { id: string; buildId: string; lineId: string | null; content: TaskContent; now: string },

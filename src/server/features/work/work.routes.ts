@@ -31,7 +31,7 @@ export function workRoutes(deps: Deps): Feature {
     },
     taskStart: {
       body: TaskStartDto,
-      run: ({ who, params, body }) => hours.startTask(deps, who, params.buildId, params.taskId, body.spellId),
+      run: ({ who, params, body }) => hours.startTask(deps, who, params.buildId, params.taskId, body),
     },
     spellStop: {
       body: SpellStopDto,

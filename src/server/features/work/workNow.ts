@@ -7,7 +7,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
-import { awayByTask, awayPieces } from '../outwork/index.ts';
+import { tasksByBuild } from '../graph/index.ts';
 import { shopOf } from '../session/index.ts';
 import { runningSpells, workOf } from './view.ts';
 import * as q from './work.queries.ts';
@@ -46,23 +46,8 @@ export const changingWork = (
 
 /** The tasks of a build as the rules of core see them. */
 export async function tasksNow(tx: Tx, buildId: string): Promise<Map<string, Task>> {
-  const needs = await q.needsOf(tx, buildId);
-  const away = awayByTask(await awayPieces(tx, buildId));
-  const rows = await q.tasksOf(tx, buildId);
-  return new Map(
-    rows.map((t) => [
-      t.id,
-      {
-        id: t.id,
-        title: t.content.title,
-        state: t.state,
-        needs: needs.get(t.id) ?? [],
-        gate: t.content.gateSigned ? null : (t.content.gate ?? null),
-        doneAt: t.done_at,
-        away: away.get(t.id) ?? [],
-      },
-    ]),
-  );
+  const tasks = (await tasksByBuild(tx, new Map(), buildId)).get(buildId) ?? [];
+  return new Map(tasks.map(({ task }) => [task.id, task]));
 }
 
 /** A task of this build, held. */

@@ -1,15 +1,9 @@
 /** Tasks, as the rules of core see them. */
+import type { TaskToDo } from '#core/graph/readiness.ts';
 import type { Work } from '#core/estimate/lines.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
-import type { Task, TaskNeed, TaskState } from '#core/work/tasks.ts';
+import type { TaskNeed, TaskState } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
-
-export interface TaskToDo {
-  task: Task;
-  lineId: string | null;
-  place: PlaceKind | null;
-  work: Work;
-}
 
 interface Row {
   id: string;
@@ -21,14 +15,15 @@ interface Row {
   gate: string | null;
   state: TaskState;
   doneAt: string | null;
-  needs: (Omit<TaskNeed, 'waitAtLeast' | 'waitAtMost'> & { waitAtLeast: number | null })[] | null;
+  needs: { taskId: string; reason: string; waitAtLeast: number | null; waitAtMost: number | null }[] | null;
 }
 
 const SQL = `
   select t.id, t.build_id as "buildId", t.line_id as "lineId", t.content ->> 'title' as title,
     t.content ->> 'place' as place, t.content ->> 'work' as work, t.state, t.done_at as "doneAt",
     case when t.content -> 'gateSigned' is null then t.content ->> 'gate' end as gate,
-    (select json_agg(json_build_object('taskId', n.needs_id, 'reason', n.reason, 'waitAtLeast', n.wait_at_least))
+    (select json_agg(json_build_object('taskId', n.needs_id, 'reason', n.reason, 'waitAtLeast', n.wait_at_least,
+       'waitAtMost', n.wait_at_most) order by n.needs_id)
      from task_needs n where n.shop_id = t.shop_id and n.task_id = t.id) as needs
   from tasks t where t.shop_id = :shopId and (:buildId::uuid is null or t.build_id = :buildId)
   order by t.build_id, t.position, t.id`;
@@ -41,10 +36,11 @@ export async function tasksByBuild(
 ): Promise<Map<string, TaskToDo[]>> {
   const byBuild = new Map<string, TaskToDo[]>();
   for (const r of await tx.rows<Row>(SQL, { buildId: buildId ?? null })) {
-    const needs = (r.needs ?? []).map(({ taskId, reason, waitAtLeast }): TaskNeed => ({
+    const needs = (r.needs ?? []).map(({ taskId, reason, waitAtLeast, waitAtMost }): TaskNeed => ({
       taskId,
       reason,
       ...(waitAtLeast === null ? {} : { waitAtLeast }),
+      ...(waitAtMost === null ? {} : { waitAtMost }),
     }));
     const task = {
       id: r.id,

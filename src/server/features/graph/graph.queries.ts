@@ -1,3 +1,4 @@
+import type { Owed } from '#core/graph/readiness.ts';
 import type { PartState } from '#core/parts/parts.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import type { Hand } from '#core/shop/away.ts';
@@ -19,12 +20,14 @@ export interface BuildRow {
   /** Sent and not answered: since when. */
   askedAt: string | null;
   isWorkedOn: boolean;
+  /** Money on account without which work stops, and that is not in. */
+  owed: Owed[];
   /** For whose reasons it rests, while it does, and the entry that says so. */
   rests: { side: PauseSide; entryId: string } | null;
 }
 
-/** Every build with what holds it apart from its tasks and parts. */
-export const buildRows = (tx: Tx): Promise<BuildRow[]> =>
+/** Every build that is here, and the one that is asked about, with what holds it apart from its tasks and parts. */
+export const buildRows = (tx: Tx, only?: string): Promise<BuildRow[]> =>
   tx.rows(
     `select b.id, b.nickname, c.name as customer, b.place_id as "placeId", p.kind as "placeKind",
        b.next_step as "nextStep", b.standing -> 'waits' as waits, b.pinned,
@@ -37,11 +40,16 @@ export const buildRows = (tx: Tx): Promise<BuildRow[]> =>
        exists (select from spells s where s.shop_id = b.shop_id and s.build_id = b.id and s.ended_at is null)
          as "isWorkedOn",
        (select json_build_object('side', h.side, 'entryId', h.entry_id) from pauses h
-        where h.shop_id = b.shop_id and h.build_id = b.id and h.to_day is null) as rests
+        where h.shop_id = b.shop_id and h.build_id = b.id and h.to_day is null) as rests,
+       coalesce((select json_agg(json_build_object('what', i.what, 'askedOn', i.asked_on, 'due', i.due)
+           order by i.asked_on, i.id)
+         from instalments i where i.shop_id = b.shop_id and i.build_id = b.id and i.removed_at is null
+           and i.holds and i.received_minor < i.asked_minor), '[]') as owed
      from builds b
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
      left join places p on p.shop_id = b.shop_id and p.id = b.place_id
-     where b.shop_id = :shopId and ${IS_HERE} order by b.number`,
+     where b.shop_id = :shopId and (${IS_HERE} or b.id = :only::uuid) order by b.number`,
+    { only: only ?? null },
   );
 
 export interface OpenPart {
@@ -70,19 +78,4 @@ export const hands = (tx: Tx): Promise<Hand[]> =>
        select json_agg(json_build_object('from', a.from_day, 'to', a.to_day) order by a.from_day) from absences a
        where a.shop_id = p.shop_id and a.person_id = p.id and a.removed_at is null), '[]') as away
      from people p where p.shop_id = :shopId and not p.has_left order by p.name`,
-  );
-
-export interface OwedRow {
-  buildId: string;
-  what: string;
-  askedOn: string;
-  due: string | null;
-}
-
-/** Money on account without which work stops, and that is not in. */
-export const owed = (tx: Tx): Promise<OwedRow[]> =>
-  tx.rows(
-    `select build_id as "buildId", what, asked_on as "askedOn", due from instalments
-     where shop_id = :shopId and removed_at is null and holds and received_minor < asked_minor
-     order by asked_on, id`,
   );

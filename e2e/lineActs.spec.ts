@@ -1,0 +1,89 @@
+/** A line of the log does what it says: on two screens at once, undone, refused with its reason. */
+import { expect, test, type Page } from '@playwright/test';
+import { log, openCar, signIn } from './support.ts';
+
+const does = (page: Page) => page.getByRole('group', { name: 'What this line will do' });
+const news = (page: Page) => page.getByTestId('log-line').getByRole('status');
+
+test('ordered by a line, it is on the parts desk; received by a line, it is gone from there on another screen within a second', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, 'owner');
+  const desk = await (await browser.newContext()).newPage();
+  await signIn(desk, 'owner');
+  await desk.goto('/parts');
+  await page.locator('#log-line').fill('milk float: ordered wiper spindle from Tern & Sons, 28, due Friday');
+  await expect(does(page)).toContainText('Orders wiper spindle');
+  await page.locator('#log-line').press('Enter');
+  await expect(news(page)).toContainText('Ordered wiper spindle');
+  const row = desk.getByRole('listitem').filter({ hasText: 'wiper spindle' });
+  await expect(row.first()).toBeVisible({ timeout: 5000 });
+
+  await page.locator('#log-line').fill('milk float: wiper spindle arrived');
+  await expect(does(page)).toContainText('Receives wiper spindle');
+  await expect(does(page)).toContainText('from Tern & Sons');
+  await page.locator('#log-line').press('Enter');
+  await expect(news(page)).toContainText('Received wiper spindle');
+  await expect(row.first()).toContainText(/arrived/i, { timeout: 5000 });
+
+  await news(page).getByRole('button', { name: 'Undo' }).click();
+  await expect(news(page)).not.toContainText('Received wiper spindle');
+  await expect(row.first()).not.toContainText(/arrived/i, { timeout: 5000 });
+  await desk.context().close();
+});
+
+test('what is in doubt is asked, and does nothing until it is chosen', async ({ page }) => {
+  await signIn(page, 'owner');
+  await log(page, 'milk float: ordered door glass left from Tern & Sons, 40');
+  await log(page, 'milk float: ordered door glass right from Tern & Sons, 40');
+  await page.locator('#log-line').fill('milk float: door glass arrived');
+  await expect(does(page)).toContainText('Not sure:');
+  await does(page)
+    .getByRole('button', { name: /Receives door glass right/ })
+    .click();
+  await expect(does(page)).toContainText('Receives door glass right');
+  await page.locator('#log-line').press('Enter');
+  await expect(news(page)).toContainText('Received door glass right');
+});
+
+test('work begun and stopped by lines; a start that is held says why before it is kept, and the desk has it begun all the same', async ({
+  page,
+}) => {
+  await signIn(page, 'owner');
+  await openCar(page, 'milk float');
+  const car = page.url().split('/builds/')[1]!.split('/')[0]!;
+  await page.goto(`/builds/${car}/work`);
+  const newTask = async (title: string, gate?: string): Promise<void> => {
+    await page.getByRole('button', { name: 'New task' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('What is to be done').fill(title);
+    await dialog.getByLabel('Hours, about').fill('2');
+    if (gate) await dialog.getByLabel('What must be seen before it is begun').fill(gate);
+    await dialog.locator('button[type=submit]').click();
+    await expect(dialog).toHaveCount(0);
+  };
+  await newTask('Spindle polished');
+  await newTask('Bushes reamed', 'reamer measured');
+  const line = page.locator('#log-line');
+  await line.fill('start spindle polished');
+  await expect(does(page)).toContainText('Starts Spindle polished');
+  await line.press('Enter');
+  await expect(page.getByRole('button', { name: 'Stop: Spindle polished' })).toBeVisible();
+  await line.fill('finished spindle polished');
+  await expect(does(page)).toContainText('Stops Spindle polished');
+  await line.press('Enter');
+  await expect(news(page)).toContainText('Stopped Spindle polished');
+  await expect(page.getByRole('button', { name: 'Stop: Spindle polished' })).toHaveCount(0);
+
+  await line.fill('start bushes reamed');
+  await expect(does(page)).toContainText('Cannot be: first to be seen: reamer measured');
+  await line.fill('');
+  await expect(page.getByRole('button', { name: 'Start: Bushes reamed' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Start all the same: Bushes reamed' }).click();
+  await page.getByLabel('Why it is started all the same').fill('measured by eye, owner stands beside it');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Stop: Bushes reamed' })).toBeVisible();
+  await page.goto(`/builds/${car}`);
+  await expect(page.getByText(/begun all the same: Bushes reamed\. measured by eye/)).toBeVisible();
+});
