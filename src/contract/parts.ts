@@ -62,6 +62,8 @@ export class PartPutDto {
   /** The unit of the vehicle that it is for; absent: for the car. */
   @IsOptional() @IsUUID() unitId?: string;
   @IsOptional() @IsUUID() lineId?: string;
+  /** The task that cannot be begun without it; absent: it holds no task, only the car where nothing else can be done. */
+  @IsOptional() @IsUUID() taskId?: string;
   @Words(80) number!: string;
   /** The catalogue that the number was read from. */
   @Words(120) catalogue!: string;
@@ -156,6 +158,8 @@ export interface PartsView {
   units: { id: string; name: string }[];
   /** Lines of the estimate that can bear a part. */
   lines: { id: string; title: string }[];
+  /** Tasks that are not done. */
+  tasks: { id: string; title: string }[];
 }
 
 /** Parts over all builds. */

@@ -9,7 +9,7 @@ import { call } from '#client/shared/api.ts';
 import { DonorPutDto, PartPutDto, type PartsView } from './parts.ts';
 import { addressOf, pathOf, ROUTES } from './routes.ts';
 
-const view: PartsView = { buildId: 'b', parts: [], units: [], lines: [] };
+const view: PartsView = { buildId: 'b', parts: [], units: [], lines: [], tasks: [] };
 
 /** Never called: they are there for the compiler. */
 export const PLANTED = {

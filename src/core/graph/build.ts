@@ -34,7 +34,7 @@ const sameHold = (a: Hold, b: Hold): boolean => a.kind === b.kind && a.what === 
 /** What is shown of a task's hold with the build: the sentence of the task stays with the task. */
 function shown({ kind, what, since, until, act, task }: TaskHold): Hold {
   const hold = { kind, what, since, until, act };
-  return kind === 'payment' || kind === 'said' ? hold : { ...hold, task };
+  return kind === 'payment' || kind === 'said' || kind === 'part' ? hold : { ...hold, task };
 }
 
 export function buildHolds(b: BuildToJudge): BuildHolds {

@@ -13,7 +13,10 @@ import { firstMove, readiness, wordsAt, type Ground, type TaskToDo } from './rea
 
 const NOW = '2026-03-11T10:00:00.000Z';
 
-const todo = (id: string, more: Omit<Partial<TaskToDo>, 'task'> & { task?: Partial<Task> } = {}): TaskToDo => ({
+const todo = (
+  id: string,
+  more: Omit<Partial<TaskToDo>, 'task'> & { task?: Partial<Task> } = {},
+): TaskToDo => ({
   lineId: null,
   place: null,
   work: 'metalwork',
@@ -30,6 +33,7 @@ const ground = (tasks: readonly TaskToDo[], more: Partial<Ground> = {}): Ground 
   standing: [],
   away: new Map(),
   owed: [],
+  parts: new Map(),
   rest: null,
   ...more,
 });
@@ -73,6 +77,21 @@ describe('a task', () => {
       ['payment', 'ring Ruan Teague about it'],
       ['said', 'ask Ruan'],
     ]);
+  });
+
+  test('a part that it needs and that is not here; another’s part holds it not', () => {
+    const pins: Hold = {
+      kind: 'part',
+      what: 'the king pins from Cobb Springs',
+      since: '2026-03-01',
+      until: '2026-03-20',
+      act: 'ring Cobb Springs',
+    };
+    const parts = new Map([['axle', [pins]]]);
+    expect(readiness(todo('axle'), ground([], { parts }))).toMatchObject([
+      { kind: 'part', until: '2026-03-20', words: 'not here: the king pins from Cobb Springs' },
+    ]);
+    expect(heldBy(todo('sill'), { parts })).toEqual([]);
   });
 
   test('a line that is not agreed, in the words of whoever may not begin it', () => {

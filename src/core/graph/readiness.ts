@@ -41,6 +41,8 @@ export interface Ground {
   /** Whom each kind of work waits for today. */
   away: ReadonlyMap<Work, AwayHand | null>;
   owed: readonly Owed[];
+  /** Parts that are not here, or not as they should be, by the task that needs them. */
+  parts: ReadonlyMap<string, readonly Hold[]>;
   /** What the whole build rests for, while it does. */
   rest: { words: string; act: string; since: Day; until: Day | null } | null;
 }
@@ -125,6 +127,14 @@ function personHold({ task, work }: TaskToDo, g: Ground): TaskHold | null {
   };
 }
 
+/** Parts without which it cannot be begun. */
+const partHolds = ({ task }: TaskToDo, g: Ground): TaskHold[] =>
+  (g.parts.get(task.id) ?? []).map((hold) => ({
+    ...hold,
+    task: task.title,
+    words: `not here: ${hold.what}`,
+  }));
+
 function lineHold({ task, lineId }: TaskToDo, g: Ground): TaskHold | null {
   const line = lineId === null ? undefined : g.lines.get(lineId);
   if (!line?.whyNot) return null;
@@ -171,6 +181,7 @@ export function readiness(t: TaskToDo, g: Ground): TaskHold[] {
   return [
     ...buildHolds(t, g),
     ...waitingFor(t.task, g.tasks, g.now).map((w) => waitHold(w, t, g)),
+    ...partHolds(t, g),
     lineHold(t, g),
     placeHold(t, g),
     personHold(t, g),

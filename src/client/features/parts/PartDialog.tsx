@@ -28,7 +28,7 @@ const EMPTY: Partial<PartPutDto> = {
 
 function startOf(part: PartView | null, manner: MoneyManner): Partial<PartPutDto> {
   if (!part) return EMPTY;
-  const { version, what, quantity, unitId, lineId, number, catalogue, fitsFrom, fitsTo } = part;
+  const { version, what, quantity, unitId, lineId, taskId, number, catalogue, fitsFrom, fitsTo } = part;
   const { instead, source, sourceNote, vendor, supersededBy, donorId } = part;
   const typed = (minor: number | undefined): never =>
     (minor === undefined ? undefined : moneyAsTyped(minor, manner)) as never;
@@ -44,6 +44,7 @@ function startOf(part: PartView | null, manner: MoneyManner): Partial<PartPutDto
     vendor,
     unitId,
     lineId,
+    taskId,
     fitsFrom,
     fitsTo,
     supersededBy,
@@ -114,6 +115,15 @@ export default function PartDialog({ buildId, part, onClose }: Props) {
         >
           <option value="">on none: the shop bears it</option>
           <Options of={data?.lines} by="title" />
+        </SelectField>
+        <SelectField
+          label="Needed for which task"
+          hint="That task cannot be started before it is here."
+          fault={errors.taskId?.message}
+          {...form.register('taskId', OPTIONAL)}
+        >
+          <option value="">none in particular</option>
+          <Options of={data?.tasks} by="title" />
         </SelectField>
         <Pair>
           <TextField label="Number" data-mono fault={errors.number?.message} {...form.register('number')} />

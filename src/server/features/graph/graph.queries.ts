@@ -54,6 +54,8 @@ export const buildRows = (tx: Tx, only?: string): Promise<BuildRow[]> =>
 
 export interface OpenPart {
   buildId: string;
+  /** The task that cannot be begun without it. */
+  taskId: string | null;
   what: string;
   state: PartState;
   vendor: string;
@@ -64,7 +66,7 @@ export interface OpenPart {
 /** Parts that are not here yet, or not as they should be. */
 export const openParts = (tx: Tx, buildId?: string): Promise<OpenPart[]> =>
   tx.rows(
-    `select build_id as "buildId", content ->> 'what' as what, state, vendor, due, made_at as "madeAt" from parts
+    `select build_id as "buildId", (content ->> 'taskId')::uuid as "taskId", content ->> 'what' as what, state, vendor, due, made_at as "madeAt" from parts
      where shop_id = :shopId and removed_at is null and state in ('to find', 'to order', 'ordered', 'wrong')
        and (:buildId::uuid is null or build_id = :buildId)
      order by made_at, id`,

@@ -99,6 +99,14 @@ const partHold = (shop: Shop, p: q.OpenPart): Hold => ({
       : PART_ACTS[p.state as keyof typeof PART_ACTS],
 });
 
+/** What each task waits for of the parts. */
+function partsByTask(shop: Shop, parts: readonly q.OpenPart[]): Map<string, Hold[]> {
+  const byTask = new Map<string, Hold[]>();
+  for (const p of parts)
+    if (p.taskId !== null) byTask.set(p.taskId, [...(byTask.get(p.taskId) ?? []), partHold(shop, p)]);
+  return byTask;
+}
+
 /** A piece that is not here, and what would bring it. */
 function awayHold({ state, words, vendor, since, back }: AwayPiece): Hold {
   const act = {
@@ -149,6 +157,7 @@ export async function graphOf(
         standing,
         away: awayHands,
         owed: b.owed,
+        parts: partsByTask(shop, own(parts)),
         rest: restOf(b),
       };
       const holds = buildHolds({

@@ -192,6 +192,17 @@ export const unitsOf = (tx: Tx, buildId: string): Promise<{ id: string; content:
     { buildId },
   );
 
+/** Tasks that may wait for a part, and the one that a part is for already. */
+export const tasksOf = (tx: Tx, buildId: string): Promise<{ id: string; title: string }[]> =>
+  tx.rows(
+    `select t.id, t.content ->> 'title' as title from tasks t
+     where t.shop_id = :shopId and t.build_id = :buildId and (t.state in ('to do', 'going') or exists (
+       select from parts p where p.shop_id = t.shop_id and p.build_id = t.build_id and p.removed_at is null
+         and (p.content ->> 'taskId')::uuid = t.id))
+     order by t.position, t.id`,
+    { buildId },
+  );
+
 export const linesOf = (tx: Tx, buildId: string): Promise<{ id: string; title: string }[]> =>
   tx.rows(
     `select id, content ->> 'title' as title from estimate_lines

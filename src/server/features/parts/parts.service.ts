@@ -59,6 +59,7 @@ const viewOf = async (tx: Tx, who: SignedIn, buildId: string): Promise<PartsView
     name: [content.kind, content.number, content.year].filter(Boolean).join(' '),
   })),
   lines: await q.linesOf(tx, buildId),
+  tasks: await q.tasksOf(tx, buildId),
 });
 
 const changing = (
@@ -103,6 +104,8 @@ async function faultsOf(
   if (serials !== null) faults.push({ field: 'serialTo', reason: serials });
   if (dto.lineId !== undefined && !(await q.linesOf(tx, buildId)).some((l) => l.id === dto.lineId))
     faults.push({ field: 'lineId', reason: 'that line is not on the estimate' });
+  if (dto.taskId !== undefined && !(await q.tasksOf(tx, buildId)).some((t) => t.id === dto.taskId))
+    faults.push({ field: 'taskId', reason: 'that task is not of this car, or is done' });
   if (dto.donorId !== undefined && !(await q.donorById(tx, dto.donorId)))
     faults.push({ field: 'donorId', reason: 'that vehicle is not on the list of donors' });
   if (dto.unitId !== undefined && !(await q.unitsOf(tx, buildId)).some((u) => u.id === dto.unitId))

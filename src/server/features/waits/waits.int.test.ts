@@ -153,3 +153,37 @@ test('money without which work stops, and a pause, stop every task: the Floor, t
   expect((await waitOf(buildId)).binding).toMatchObject({ kind: 'said' });
   expect((await start().expect(403)).body.detail).toMatch(/^on hold: .*Ruan is at sea/);
 });
+
+test('a part that a task needs holds that task, and no other, until it is here', async () => {
+  const buildId = await makeBuild(it.owner);
+  const [axle, sill, partId] = [nextId(), nextId(), nextId()];
+  await task(buildId, { title: 'King pins in' }, axle);
+  await task(buildId, { title: 'Sill' }, sill);
+  const part = { what: 'king pins', quantity: 1, number: '', catalogue: '', instead: '', sourceNote: '' };
+  const put = (taskId: string) =>
+    it.owner
+      .put(pathOf('partPut', { buildId, partId }))
+      .send({ ...part, version: 0, source: 'supplier', vendor: 'Cobb Springs', taskId });
+  expect((await put(nextId()).expect(400)).body.fields[0].field).toBe('taskId');
+  await put(axle).expect(200);
+  const holdsOf = async (id: string): Promise<string[]> =>
+    (await it.owner.get(pathOf('workRead', { buildId })).expect(200)).body.tasks
+      .find((t: TaskView) => t.id === id)
+      .holds.map((h: { words: string }) => h.words);
+  expect([await holdsOf(axle), await holdsOf(sill)]).toEqual([
+    ['not here: the king pins from Cobb Springs'],
+    [],
+  ]);
+  const start = () =>
+    it.technician.post(pathOf('taskStart', { buildId, taskId: axle })).send({ spellId: nextId() });
+  expect((await start().expect(403)).body.detail).toBe('not here: the king pins from Cobb Springs.');
+  await it.owner
+    .post(pathOf('entryAdd', { buildId }))
+    .send({
+      ...line({ kind: 'arrived', text: 'king pins are here', facts: { subject: 'king pins' } }),
+      does: [{ act: 'receive', type: 'part', id: partId }],
+    })
+    .expect(200);
+  expect(await holdsOf(axle)).toEqual([]);
+  await start().expect(200);
+});
