@@ -1,10 +1,11 @@
 /** What a line does to the things of its car: as it is understood, with what a person chose laid over it. */
-import { useQueries } from '@tanstack/react-query';
+import { useQueries, type QueryClient } from '@tanstack/react-query';
 import { ACT_SPECS, type ActOn, type OpenThing } from '#core/acts/acts.ts';
 import type { ParsedLine } from '#core/capture/index.ts';
 import { conditionOf } from '#core/capture/condition.ts';
 import { turnOf } from '#core/capture/turns.ts';
 import type { Understood } from '#core/capture/understood.ts';
+import { placedName } from '#core/log/sentences.ts';
 import { matchLine, whyRefused, type Match, type Meant } from '#core/match/match.ts';
 import { openThingsQuery } from './entries.queries.ts';
 
@@ -32,6 +33,19 @@ export function useOpenThings(buildIds: readonly string[]): ReadonlyMap<string, 
   });
 }
 
+/** So long a line that is kept waits to hear what is open on its car. */
+const SOON_MS = 1500;
+
+/** What is open on a car, if it comes soon: without a network, or from a slow server, undefined. */
+export const openThingsSoon = (client: QueryClient, buildId: string): Promise<OpenThing[] | undefined> =>
+  Promise.race([
+    client.ensureQueryData(openThingsQuery(buildId)).then(
+      (d) => d.things,
+      () => undefined,
+    ),
+    new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), SOON_MS)),
+  ]);
+
 /** What a line does; nothing while what is open on its car is not known. */
 export function meantBy(
   line: { text: string; parsed: ParsedLine; understood: Understood; locale: string },
@@ -56,6 +70,10 @@ export function actsOf({ does, asks }: Match, { off, chosen, isDone }: ChosenAct
     return { act, type, id, toGoMinutes, check, isDone: isDone[keyOf(m)] ?? m.isDone };
   });
 }
+
+/** What the line is about, as a thing that is not written down yet will be called. */
+export const subjectOf = ({ facts }: Pick<Understood, 'facts'>): string =>
+  facts.subject === undefined ? '' : placedName(facts.subject, facts.zone);
 
 /** “4 hydraulic hoses”, and what else tells which: “from Tern & Sons”. */
 export function thingWords(m: Meant, subject: string): { name: string; more: string } {

@@ -63,7 +63,7 @@ test('a line that is refused comes back, before what was typed meanwhile, and sa
   act(() => line.current.write('hearse: did first bolt'));
   act(() => void line.current.keep());
   await waitFor(() => expect(asked).toHaveLength(1));
-  expect(line.current.text).toBe('');
+  await waitFor(() => expect(line.current.text).toBe(''));
   act(() => line.current.write('and the second'));
   await asked[0]!.answer(400, refusal);
   expect(line.current.text).toBe('hearse: did first bolt\nand the second');

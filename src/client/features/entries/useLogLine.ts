@@ -1,5 +1,6 @@
 /** The log line's state: the text, what it is understood to say, what was put right, and keeping it. */
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryView } from '#contract/entries.ts';
 import { parseLine, type Named, type ParsedLine } from '#core/capture/index.ts';
@@ -10,7 +11,16 @@ import { useManner } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
 import { sendAct } from '../outgoing/index.ts';
 import { filesInWords, sendFiles } from '../photos/index.ts';
-import { actsOf, AS_UNDERSTOOD, didWords, meantBy, useOpenThings, type ChosenActs } from './acting.ts';
+import {
+  actsOf,
+  AS_UNDERSTOOD,
+  didWords,
+  meantBy,
+  openThingsSoon,
+  subjectOf,
+  useOpenThings,
+  type ChosenActs,
+} from './acting.ts';
 import { useLogTarget } from './target.tsx';
 import { useCapture } from './useCapture.ts';
 
@@ -58,6 +68,9 @@ export function useLogLine() {
   /** How many lines are on their way. */
   const [keeping, setKeeping] = useState(0);
   const latest = useRef(text);
+  /** The line that waits to hear what is open on its car. */
+  const soon = useRef<string | null>(null);
+  const client = useQueryClient();
   useLayoutEffect(() => {
     latest.current = text;
   });
@@ -105,17 +118,34 @@ export function useLogLine() {
     if (text.trim() === '' && files.length === 0) return;
     if (!build?.id)
       return setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
+    if (soon.current === text) return;
+    const hasWords = text.trim() !== '';
+    let open = things;
+    if (!open && hasWords) {
+      // Written faster than what is open on its car came: the line stays where it is until then.
+      soon.current = text;
+      open = await openThingsSoon(client, build.id);
+      soon.current = null;
+    }
     const sent = {
       id: uuidv7(),
       text,
       right,
       acts,
       files,
-      // Where what is open is not known, nobody was shown what it would do, and it does nothing.
-      does: things && text.trim() !== '' ? actsOf(match, acts) : undefined,
-      said: text.trim() === '' ? onlyFiles(files) : lineSaid(),
+      // Where what is open is not known, it does nothing.
+      does:
+        open && hasWords
+          ? actsOf(meantBy({ text, parsed, understood, locale }, open, newPartId), acts)
+          : undefined,
+      said: hasWords ? lineSaid() : onlyFiles(files),
     };
-    write('');
+    // What was typed since is the next line.
+    const meanwhile = latest.current;
+    setText(meanwhile.startsWith(text) ? meanwhile.slice(text.length).trimStart() : meanwhile);
+    setFault(null);
+    setRight(NOTHING_PUT_RIGHT);
+    setActs(AS_UNDERSTOOD);
     setNewPartId(uuidv7());
     setFiles([]);
     setKeeping((n) => n + 1);
@@ -127,7 +157,7 @@ export function useLogLine() {
         body: { id: sent.id, ...sent.said, ...(sent.does && { does: sent.does }) },
         words: `${build.name}: ${sent.said.text}`,
       });
-      const did = didWords(sent.does ?? [], things ?? [], understood.facts.subject ?? '');
+      const did = didWords(sent.does ?? [], open ?? [], subjectOf(understood));
       setKept(entry === 'later' ? null : { entry, did, build: { id: build.id, name: build.name } });
       sendFiles(build.id, sent.id, sent.files);
     } catch (error) {
