@@ -55,11 +55,11 @@ export function buildHolds(b: BuildToJudge): BuildHolds {
   const isReady = b.tasks.some((t) => t.task.state === 'going') || next.some((of) => of.length === 0);
   // Without tasks, what the owner wrote as next can be gone on with, unless something is waited for.
   const goesOn = !hasTasks && holds.length === 0 && b.nextStep !== '';
-  const binding = bindingWait({
-    canBeWorkedOn: b.isWorkedOn || isReady || goesOn,
-    holds,
-    idleSince: b.idleSince,
-  });
+  const canBeWorkedOn = b.isWorkedOn || isReady || goesOn;
+  // Somebody decided that it rests: that holds it, whatever else will once it goes on.
+  const rest = holds.find((h) => h.kind === 'said' && h.what === b.ground.rest?.words);
+  const binding =
+    !canBeWorkedOn && rest ? rest : bindingWait({ canBeWorkedOn, holds, idleSince: b.idleSince });
   const others = holds.filter((h) => h !== binding);
   const order = binding === null ? others : [binding, ...others];
   const inOrder = (way: readonly number[]): number[] => way.map((i) => order.indexOf(holds[i]!));

@@ -166,6 +166,12 @@ describe('a build', () => {
     const rest = { words: 'Ruan is at sea', act: 'ask Ruan', since: '2026-03-01', until: null };
     const { binding, others } = judge(tasks, { ground: ground(tasks, { rest }) });
     expect([binding!.what, others]).toEqual(['Ruan is at sea', []]);
+    // It binds before what has held longer and ends later.
+    const rests = judge(tasks, {
+      ground: ground(tasks, { rest: { ...rest, until: '2026-03-20' } }),
+      apart: [glass],
+    });
+    expect(rests.binding).toMatchObject({ what: 'Ruan is at sea' });
   });
 
   test('it is held by exactly one thing unless a task can be begun; an act that frees it, done, lets one begin (seed 23)', () => {

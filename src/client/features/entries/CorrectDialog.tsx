@@ -1,18 +1,21 @@
 /** Puts a kept entry right. What was first written stays in the logbook. */
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryView } from '#contract/entries.ts';
 import { factsFor, type LoggedKind } from '#core/capture/understood.ts';
+import { reread } from '#core/capture/reread.ts';
 import type { Facts } from '#core/log/kinds.ts';
+import { dayOf } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
-import { useManner } from '../../shared/shop.ts';
+import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextAreaField } from '../../ui/Field.tsx';
 import { Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { knownQuery, useCorrectEntry } from './entries.queries.ts';
 import { SaidChips, type Said } from './SaidChips.tsx';
+import { useCapture } from './useCapture.ts';
 
 interface Props {
   buildId: string;
@@ -24,6 +27,10 @@ interface Props {
 export default function CorrectDialog({ buildId, entry, onClose }: Props) {
   const manner = useManner();
   const { data: known } = useQuery(knownQuery);
+  const { timeZone } = useShop().shop;
+  const here = useCapture();
+  // “Due friday” is the Friday after the day on which it happened.
+  const capture = useMemo(() => ({ ...here, today: dayOf(entry.at, timeZone) }), [here, entry.at, timeZone]);
   const correct = useCorrectEntry(buildId);
   const [text, setText] = useState(entry.text);
   const [said, setSaid] = useState<Said>({
@@ -50,7 +57,8 @@ export default function CorrectDialog({ buildId, entry, onClose }: Props) {
           rows={2}
           maxLength={4000}
           onChange={(e) => {
-            id.current = uuidv7();
+            const { kind, facts } = reread({ text, ...said }, e.target.value, capture);
+            change({ kind, facts });
             setText(e.target.value);
           }}
         />
@@ -60,7 +68,11 @@ export default function CorrectDialog({ buildId, entry, onClose }: Props) {
           onAudience={(audience) => change({ audience })}
           onFact={(field, value) => change({ facts: { ...said.facts, [field]: value ?? undefined } })}
         />
-        <Quiet>The first words stay in the logbook beneath the new ones.</Quiet>
+        <Quiet>
+          The first words stay in the logbook beneath the new ones.
+          {entry.acts.length > 0 &&
+            ' Withdrawn, or made another kind of entry, what it did is undone as well.'}
+        </Quiet>
         {correct.isError && (
           <Notice $tone="oxide" role="alert">
             {wordsOf(correct.error)}

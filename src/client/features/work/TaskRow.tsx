@@ -131,7 +131,7 @@ function Acts({ work, task, waits, onStop, onEdit, onHours }: TaskRowProps) {
             Start
           </Button>
         )}
-        {!isOver && waits.length === 0 && (
+        {!isOver && (
           <Button $look="quiet" aria-label={`Hours typed later: ${task.title}`} onPress={onHours}>
             Hours
           </Button>
