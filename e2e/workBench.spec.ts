@@ -245,6 +245,7 @@ test('on a phone, in the dark, nothing scrolls sideways', async ({ page }) => {
     '/bench/isolation',
   ]) {
     await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     const example = page.getByRole('button', { name: 'Show an example' });
     if (path !== '/bench') await example.click();
     await expectNoSideScroll(page);
