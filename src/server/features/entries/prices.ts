@@ -11,7 +11,9 @@ export const seesPrices = (who: SignedIn): boolean => who.role !== 'technician';
 
 /** Fields that hold what somebody typed: a number by itself may be a price there. */
 const TYPED: ReadonlySet<string> = new Set(
-  'text entryText first next caption complaint note sourceNote answer question what words reason'.split(' '),
+  'text entryText first next caption complaint note sourceNote answer question what words reason whyNot'.split(
+    ' ',
+  ),
 );
 /** But what a part is called has its sizes and grades in it. */
 const isNameOfPart = (key: string, of: object): boolean => key === 'what' && 'quantity' in of;

@@ -136,7 +136,6 @@ test('money without which work stops, and a pause, stop every task: the Floor, t
     version: 0,
     what: 'the first instalment',
     askedMinor: 90_000,
-    askedOn: '2026-03-09',
     holds: true,
   };
   await it.owner.put(pathOf('instalmentPut', { buildId, instalmentId })).send(asked).expect(200);
