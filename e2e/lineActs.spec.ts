@@ -81,7 +81,7 @@ test('work begun and stopped by lines; a start that is held says why before it i
   await expect(page.getByRole('button', { name: 'Stop: Spindle polished' })).toHaveCount(0);
 
   await line.fill('start bushes reamed');
-  await expect(does(page)).toContainText('Cannot be: first to be seen: reamer measured');
+  await expect(does(page)).toContainText('Held up: first to be seen: reamer measured');
   await line.fill('');
   await expect(page.getByRole('button', { name: 'Start: Bushes reamed' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Start all the same: Bushes reamed' }).click();

@@ -82,8 +82,6 @@ export interface OpenThing {
   vendor?: string;
   /** On a task: whoever asks is at it now. */
   isMine?: boolean;
-  /** On a task and a line: the agreed line that its hours go to. */
-  lineId?: string;
   /** On a task and a line: why work on it cannot be begun, in words; absent where it can. */
   whyNot?: string;
 }

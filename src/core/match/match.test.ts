@@ -49,7 +49,10 @@ const asksOf = (text: string, things: readonly OpenThing[]): string[] =>
 describe('names', () => {
   test.each([
     ['hydraulic hoses', 'hydraulic hose', 1],
-    ['the hoods', 'bonnet', 1],
+    ['the fenders', 'wing', 1],
+    ['overdrive shaft', 'propshaft', 0],
+    ['drive shafts', 'propshaft', 1],
+    ['hood', 'hood', 1],
     ['windshield', 'windscreen', 1],
     ['prop shaft', 'driveshaft', 1],
     ['door handles', 'door glass', 0],
@@ -126,7 +129,8 @@ describe('what a line does', () => {
     expect(doesOf('ordered bonnet catch from Tern & Sons, 28, due Friday', [catchPart])).toEqual([
       'order bonnet catch',
     ]);
-    expect(doesOf('ordered hood catch', [catchPart])).toEqual(['order bonnet catch']);
+    // A British hood is no bonnet.
+    expect(match('ordered hood catch', [catchPart])).toMatchObject({ does: [], asks: [{ act: 'order' }] });
     expect(doesOf('ordered bonnet catch from Tern & Sons', [part('door glass', 'to order')])).toEqual([
       `order ${NEW}`,
     ]);
@@ -151,6 +155,13 @@ describe('what a line does', () => {
     expect(doesOf('finished the filler and blocking', open)).toEqual(['finish Filler and blocking']);
     expect(doesOf('filler and blocking is done', open)).toEqual(['finish Filler and blocking']);
     expect(doesOf('stop', [filler])).toEqual([]);
+  });
+
+  test('a stop lamp is a lamp: what only begins like a word for stopping is read on', () => {
+    const lamp = part('stop lamp');
+    expect(doesOf('stop lamp arrived', [lamp, task('Epoxy primer', { isMine: true })])).toEqual([
+      'receive stop lamp',
+    ]);
   });
 
   test('hours reach the task, or the agreed line of that name', () => {

@@ -76,10 +76,14 @@ function finishRules(hasHours: boolean, isFinish: boolean): Rule[] {
   ];
 }
 
+/** What begins or pauses work; none where the line says neither. */
+function turnRules({ turn }: SaidLine): Rule[] {
+  if (turn?.turn === 'start') return [{ act: 'start', to: (t) => isTask(t) && !isMine(t) }];
+  return turn?.turn === 'stop' ? [{ act: 'stop', to: isMine }] : [];
+}
+
 /** Groups of rules: of each group a line does one act at most. */
 function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
-  if (turn?.turn === 'start') return [[{ act: 'start', to: (t) => isTask(t) && !isMine(t) }]];
-  if (turn?.turn === 'stop') return [[{ act: 'stop', to: isMine }]];
   const finish = finishRules(facts.minutes !== undefined, turn?.turn === 'finish');
   switch (kind) {
     case 'ordered':
@@ -157,15 +161,19 @@ function theOneAtHand(said: SaidLine, things: readonly OpenThing[]): Meant[] {
 /**
  * What a line does to the open things of its car.
  *
- * @param said kind, facts and turn of the line, with what a person put right
+ * @param line kind, facts and turn of the line, with what a person put right
  * @param things everything open on that car
  * @param newId the id that a part gets which is ordered and was not written down before
  */
-export function matchLine(said: SaidLine, things: readonly OpenThing[], newId: string): Match {
-  const atHand = theOneAtHand(said, things);
+export function matchLine(line: SaidLine, things: readonly OpenThing[], newId: string): Match {
+  const atHand = theOneAtHand(line, things);
   if (atHand.length > 0) return { does: atHand, asks: [] };
+  const turning = turnRules(line);
+  const turns = candidates(line, things, turning).length > 0;
+  // “Stop lamp arrived” stops nothing: what names no task is read as any other line.
+  const said = turning.length > 0 && !turns ? { ...line, turn: undefined } : line;
   const match: Match = { does: [], asks: [] };
-  for (const rules of rulesFor(said)) {
+  for (const rules of turns ? [turning] : rulesFor(said)) {
     const found = candidates(said, things, rules);
     const [best, next] = found;
     if (!best) continue;
@@ -182,6 +190,7 @@ export function matchLine(said: SaidLine, things: readonly OpenThing[], newId: s
   }
   // What was to be ordered anyway is asked about first; else it is a part that nobody wrote down before.
   const isNew =
+    !turns &&
     said.kind === 'ordered' &&
     match.asks.length === 0 &&
     match.does.length === 0 &&

@@ -1,5 +1,5 @@
 /** The names of things as words that can be compared: what they are, and what only tells one from another. */
-import { commonWord, joinPhrases } from './synonyms.ts';
+import { commonWord, isEither, joinPhrases } from './synonyms.ts';
 
 /** Words that say nothing about which thing it is. */
 const EMPTY = new Set(
@@ -19,6 +19,8 @@ export interface Name {
   words: ReadonlySet<string>;
   /** The words that say what it is: the last of each thing that is listed (“brake booster and master cylinder”: two). */
   heads: ReadonlySet<string>;
+  /** Words of `words` that were written as another that may mean something else. */
+  either: ReadonlySet<string>;
 }
 
 /** One form for singular and plural of a common English noun. */
@@ -33,6 +35,7 @@ function singular(word: string): string {
 export function nameOf(text: string): Name {
   const words = new Set<string>();
   const heads = new Set<string>();
+  const either = new Set<string>();
   let head: string | null = null;
   let isBehind = false;
   const close = (): void => {
@@ -44,14 +47,19 @@ export function nameOf(text: string): Name {
     if (raw === 'and' || !/[\p{L}\p{N}]/u.test(raw)) close();
     else if (BEHIND.has(raw)) isBehind = head !== null;
     else if (!EMPTY.has(raw)) {
-      const word = commonWord(singular(raw));
+      const written = singular(raw);
+      const word = commonWord(written);
       words.add(word);
+      if (isEither(written)) either.add(word);
       if (!isBehind && !WHICH.test(word)) head = word;
     }
   }
   close();
-  return { words, heads };
+  return { words, heads, either };
 }
+
+/** What is left of a likeness that rests on a word with two meanings: enough to be offered. Chosen. */
+const UNSURE_WORD = 0.65;
 
 const shareOf = (part: ReadonlySet<string>, whole: ReadonlySet<string>): number =>
   part.size === 0 ? 0 : [...part].filter((w) => whole.has(w)).length / part.size;
@@ -67,7 +75,12 @@ export function likeness(said: Name, thing: Name): number {
   const sameHead = [...said.heads].filter((h) => thing.heads.has(h)).length;
   if (sameHead === 0) return 0;
   const isWhat = sameHead / said.heads.size;
+  // The same word on both sides means the same; “hood” for “bonnet” may not.
+  const isUnsure = [...said.words].some(
+    (w) => thing.words.has(w) && said.either.has(w) !== thing.either.has(w),
+  );
   return (
+    (isUnsure ? UNSURE_WORD : 1) *
     isWhat *
     (SAID_WEIGHT * shareOf(said.words, thing.words) + (1 - SAID_WEIGHT) * shareOf(thing.words, said.words))
   );

@@ -24,12 +24,23 @@ const GROUPS: readonly (readonly string[])[] = [
   ['weld', 'welding'],
 ];
 
+/**
+ * Words that mean this on one side of the ocean and something else on the other: a British hood is the cover of an open car. By
+ * such a word alone a thing is offered, never taken.
+ */
+const EITHER: ReadonlySet<string> = new Set(['hood', 'boot']);
+
 const WORDS = new Map(GROUPS.flatMap((group) => group.map((word) => [word, group[0]!] as const)));
-const PHRASES = [...WORDS].filter(([word]) => word.includes(' '));
+const PHRASES = [...WORDS]
+  .filter(([phrase]) => phrase.includes(' '))
+  .map(([phrase, word]) => [new RegExp(`\\b${phrase}(?=s?\\b)`, 'g'), word] as const);
 
 /** The word that stands for all of its group; itself where it is in none. */
 export const commonWord = (word: string): string => WORDS.get(word) ?? word;
 
 /** A text in small letters with what is one thing in two words as one word. */
 export const joinPhrases = (text: string): string =>
-  PHRASES.reduce((joined, [phrase, word]) => joined.replaceAll(phrase, word), text.toLowerCase());
+  PHRASES.reduce((joined, [phrase, word]) => joined.replace(phrase, word), text.toLowerCase());
+
+/** Whether a word alone does not say which of two things it is. */
+export const isEither = (word: string): boolean => EITHER.has(word);

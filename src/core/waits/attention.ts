@@ -1,10 +1,10 @@
 /** Why a build needs a person now: what the owner would be sorry to have overlooked. */
-import { fromVendor } from '../log/sentences.ts';
 import { daysBetween, formatDay, type Day } from '../time/days.ts';
-import type { Wait } from './waits.ts';
+import type { Hold } from './binding.ts';
 
 export interface Attention {
-  waits: readonly Wait[];
+  /** All that holds it up. */
+  holds: readonly Pick<Hold, 'what' | 'until'>[];
   promised: Day | null;
   /** The day the customer was last told something; the day of arrival before that. */
   toldOn: Day;
@@ -22,21 +22,20 @@ const shortened = (text: string): string =>
 
 /** Reasons in the order in which one would act on them; empty when nothing presses. */
 export function reasonsNow(
-  { waits, promised, toldOn, tellEveryDays, question }: Attention,
+  { holds, promised, toldOn, tellEveryDays, question }: Attention,
   today: Day,
   locale: string,
 ): string[] {
   const asked = question === null ? [] : [`${question.name} asks: “${shortened(question.text)}”`];
-  const late = waits
-    .filter((w) => w.due !== undefined && w.due < today)
-    .map((w) => {
-      const late = daysBetween(w.due!, today);
-      return `late by ${late === 1 ? 'a day' : `${late} days`}: ${w.subject}${fromVendor(w.vendor)}`;
-    });
+  const late = holds.flatMap(({ what, until }) => {
+    if (until === null || until >= today) return [];
+    const days = daysBetween(until, today);
+    return [`late by ${days === 1 ? 'a day' : `${days} days`}: ${what}`];
+  });
   const reasons = [...asked, ...late];
   if (promised !== null && promised < today)
     reasons.push(`promised for ${formatDay(promised, locale, today)}`);
-  else if (promised !== null && waits.length > 0 && daysBetween(today, promised) <= PROMISE_NEAR_DAYS)
+  else if (promised !== null && holds.length > 0 && daysBetween(today, promised) <= PROMISE_NEAR_DAYS)
     reasons.push(`promised for ${formatDay(promised, locale, today)}, and still waiting`);
   const silent = daysBetween(toldOn, today);
   if (silent > tellEveryDays)

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { HOLD_KINDS, type Hold } from './binding.ts';
-import { freeingActs, rankByFreeing, type HeldBuild } from './frees.ts';
+import { freeingActs, rankByFreeing, type HeldBuild, type Helped } from './frees.ts';
 import { saidHold } from './said.ts';
 
 const names = {
@@ -56,7 +56,7 @@ const build = (
   others,
   ways: binding === null ? [] : (ways ?? [[...others.keys(), others.length]]),
 });
-const names2 = (of: HeldBuild[]): string[] => of.map((b) => b.nickname);
+const names2 = (of: Helped[]): string[] => of.map((h) => h.build.nickname);
 
 describe('what one act frees', () => {
   test('the same act for several cars is one; a car with something else in its way is only brought on', () => {
@@ -145,7 +145,7 @@ describe('what one act frees', () => {
     fc.assert(
       fc.property(builds, (given) => {
         const acts = freeingActs(given, '2026-03-11');
-        const all = acts.flatMap((a) => [...a.frees, ...a.bringsOn]).map((b) => b.buildId);
+        const all = acts.flatMap((a) => [...a.frees, ...a.bringsOn]).map((h) => h.build.buildId);
         expect([...all].sort()).toEqual(
           given
             .filter((b) => b.binding && b.binding.kind !== 'cure')

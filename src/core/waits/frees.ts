@@ -15,12 +15,18 @@ export interface HeldBuild {
   ways: readonly (readonly number[])[];
 }
 
+/** A car that an act helps, with the hold that it ends. */
+export interface Helped<B extends HeldBuild = HeldBuild> {
+  build: B;
+  hold: Hold;
+}
+
 export interface FreeingAct<B extends HeldBuild = HeldBuild> {
   act: string;
   /** Cars that this act alone gets going. */
-  frees: B[];
+  frees: Helped<B>[];
   /** Cars that something else holds too, or that would still wait for their turn: it only brings them on. */
-  bringsOn: B[];
+  bringsOn: Helped<B>[];
 }
 
 /** Overdue ends first, then those nobody knows, then by their day: the sooner an act can do something, the earlier. */
@@ -44,8 +50,8 @@ function freedBy(b: HeldBuild): Hold[] {
 const isForSomebody = ({ kind }: Hold): boolean => kind !== 'cure';
 
 interface Found<B extends HeldBuild> {
-  frees: { build: B; hold: Hold }[];
-  bringsOn: B[];
+  frees: Helped<B>[];
+  bringsOn: Helped<B>[];
   presses: string;
 }
 
@@ -58,7 +64,7 @@ function takeTurns<B extends HeldBuild>(
     .filter((f) => f.hold.kind === 'place')
     .sort((a, b) => (pressing(a.hold, today) < pressing(b.hold, today) ? -1 : 1));
   const freed = frees.filter((f) => f.hold.kind !== 'place' || f === first);
-  return { frees: freed.map((f) => f.build), bringsOn: [...rest.map((f) => f.build), ...bringsOn] };
+  return { frees: freed, bringsOn: [...rest, ...bringsOn] };
 }
 
 /** Acts in the order of what they free: most cars freed, then most brought on, then what presses most. */
@@ -75,7 +81,7 @@ export function freeingActs<B extends HeldBuild>(builds: readonly B[], today: Da
     const freeing = freedBy(build).filter(isForSomebody);
     for (const hold of freeing) foundOf(hold.act).frees.push({ build, hold });
     const isFreed = freeing.some((h) => h.act === binding.act);
-    if (!isFreed && isForSomebody(binding)) foundOf(binding.act).bringsOn.push(build);
+    if (!isFreed && isForSomebody(binding)) foundOf(binding.act).bringsOn.push({ build, hold: binding });
     for (const hold of [...freeing, ...(isForSomebody(binding) ? [binding] : [])]) {
       const found = foundOf(hold.act);
       const presses = pressing(hold, today);
@@ -97,6 +103,6 @@ export function freeingActs<B extends HeldBuild>(builds: readonly B[], today: Da
 export function rankByFreeing(acts: readonly FreeingAct[]): Map<string, number> {
   const rank = new Map<string, number>();
   for (const [i, { frees, bringsOn }] of acts.entries())
-    for (const { buildId } of [...frees, ...bringsOn]) if (!rank.has(buildId)) rank.set(buildId, i);
+    for (const { build } of [...frees, ...bringsOn]) if (!rank.has(build.buildId)) rank.set(build.buildId, i);
   return rank;
 }

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { correction, entry } from '#tests/support/entries.ts';
 import { effectiveEntries, type Entry } from '../log/entries.ts';
 import { reasonsNow } from './attention.ts';
-import { openWaits, waitInWords } from './waits.ts';
+import { openWaits, typedHold, waitInWords } from './waits.ts';
 
 const waits = (...entries: Entry[]) =>
   openWaits(effectiveEntries(entries), 'Europe/London').map((w) => w.subject);
@@ -92,46 +92,42 @@ test('for whom, where only a person is named; for what, where a person is to do 
     waitFor('finish the sill', { person: 'Petra Vosk' }),
   ];
   const words = openWaits(effectiveEntries([petra, sill]), 'Europe/London').map((w) =>
-    waitInWords(w, '2026-03-11', 'en-GB').replace(/^Waiting .+? for /, ''),
+    waitInWords(typedHold(w), '2026-03-11', 'en-GB').replace(/^Waiting .+? for /, ''),
   );
   expect(words).toEqual(['Petra Vosk', 'Petra Vosk: finish the sill']);
 });
 
 test('a wait in words', () => {
   const wait = { entryId: 'e', subject: 'glass', since: '2026-03-02', due: '2026-03-13' };
-  expect(waitInWords(wait, '2026-03-11', 'en-GB')).toBe('Waiting 9 days for the glass (due Fri 13 Mar)');
-  expect(waitInWords({ ...wait, vendor: 'welder' }, '2026-03-16', 'en-GB')).toBe(
+  expect(waitInWords(typedHold(wait), '2026-03-11', 'en-GB')).toBe(
+    'Waiting 9 days for the glass (due Fri 13 Mar)',
+  );
+  expect(waitInWords(typedHold({ ...wait, vendor: 'welder' }), '2026-03-16', 'en-GB')).toBe(
     'Waiting 14 days for the glass from the welder (was due Fri 13 Mar)',
   );
-  expect(waitInWords({ entryId: 'e', subject: 'Ilse', since: '2026-03-11' }, '2026-03-11', 'en-GB')).toBe(
-    'Waiting since today for Ilse',
-  );
+  expect(
+    waitInWords(typedHold({ entryId: 'e', subject: 'Ilse', since: '2026-03-11' }), '2026-03-11', 'en-GB'),
+  ).toBe('Waiting since today for Ilse');
 });
 
 describe('why a build needs a person now', () => {
-  const calm = { waits: [], promised: null, toldOn: '2026-03-05', tellEveryDays: 14, question: null };
+  const calm = { holds: [], promised: null, toldOn: '2026-03-05', tellEveryDays: 14, question: null };
   const reasons = (more: object, today = '2026-03-11') => reasonsNow({ ...calm, ...more }, today, 'en-GB');
-  const glass = {
-    entryId: 'e',
-    subject: 'glass',
-    since: '2026-03-01',
-    due: '2026-03-10',
-    vendor: 'Marram Glass',
-  };
+  const glass = { what: 'the glass from Marram Glass', until: '2026-03-10' };
 
   test('nothing presses', () => expect(reasons({})).toEqual([]));
   test('a wait past its due day, not one due today', () => {
-    expect(reasons({ waits: [glass] })).toEqual(['late by a day: glass from Marram Glass']);
-    expect(reasons({ waits: [glass] }, '2026-03-10')).toEqual([]);
-    expect(reasons({ waits: [{ ...glass, due: undefined }] })).toEqual([]);
+    expect(reasons({ holds: [glass] })).toEqual(['late by a day: the glass from Marram Glass']);
+    expect(reasons({ holds: [glass] }, '2026-03-10')).toEqual([]);
+    expect(reasons({ holds: [{ ...glass, until: null }] })).toEqual([]);
   });
   test('a question that nobody has answered comes first, and is short', () => {
     const question = { name: 'Ilse', text: 'Will it be blue?' };
-    expect(reasons({ question, waits: [glass] })[0]).toBe('Ilse asks: “Will it be blue?”');
+    expect(reasons({ question, holds: [glass] })[0]).toBe('Ilse asks: “Will it be blue?”');
     expect(reasons({ question: { ...question, text: 'x'.repeat(300) } })[0]!.length).toBeLessThan(100);
   });
   test('a promise near while it waits, or passed', () => {
-    expect(reasons({ promised: '2026-03-20', waits: [{ ...glass, due: '2026-03-12' }] })).toEqual([
+    expect(reasons({ promised: '2026-03-20', holds: [{ ...glass, until: '2026-03-12' }] })).toEqual([
       'promised for Fri 20 Mar, and still waiting',
     ]);
     expect(reasons({ promised: '2026-03-20' })).toEqual([]);

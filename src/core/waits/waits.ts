@@ -2,6 +2,7 @@
 import type { EffectiveEntry } from '../log/entries.ts';
 import { fromVendor, placedName, withArticle } from '../log/sentences.ts';
 import { dayOf, daysBetween, formatDay, type Day } from '../time/days.ts';
+import type { Hold } from './binding.ts';
 
 /** An open wait: what for, since when, when it should end, from whom. */
 export interface Wait {
@@ -76,13 +77,22 @@ function sameThing(wait: Wait, e: WaitEntry): boolean {
 export const waitedFor = ({ subject, person }: Pick<Wait, 'subject' | 'person'>): string =>
   person === undefined || subject.includes(person) ? withArticle(subject) : `${person}: ${subject}`;
 
+/** What somebody typed that a car waits for, as the holds of the graph say theirs. */
+export const typedHold = (w: Wait): Pick<Hold, 'what' | 'since' | 'until'> => ({
+  what: `${waitedFor(w)}${fromVendor(w.vendor)}`,
+  since: w.since,
+  until: w.due ?? null,
+});
+
 /** "Waiting 9 days for the glass (due Fri 27 Nov)". */
-export function waitInWords(wait: Wait, today: Day, locale: string): string {
-  const days = Math.max(0, daysBetween(wait.since, today));
+export function waitInWords(
+  { what, since, until }: Pick<Hold, 'what' | 'since' | 'until'>,
+  today: Day,
+  locale: string,
+): string {
+  const days = Math.max(0, daysBetween(since, today));
   const long = days === 0 ? 'since today' : days === 1 ? '1 day' : `${days} days`;
-  const due = wait.due
-    ? ` (${wait.due < today ? 'was due' : 'due'} ${formatDay(wait.due, locale, today)})`
-    : '';
-  const who = fromVendor(wait.vendor);
-  return `Waiting ${long} for ${waitedFor(wait)}${who}${due}`;
+  const due =
+    until === null ? '' : ` (${until < today ? 'was due' : 'due'} ${formatDay(until, locale, today)})`;
+  return `Waiting ${long} for ${what}${due}`;
 }

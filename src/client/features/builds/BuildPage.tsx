@@ -7,7 +7,7 @@ import type { BuildView, TellBy } from '#contract/builds.ts';
 import { promiseNow } from '#core/pauses/pauses.ts';
 import { formatDay } from '#core/time/days.ts';
 import { holdInWords } from '#core/waits/binding.ts';
-import { waitInWords } from '#core/waits/waits.ts';
+import { typedHold, waitInWords } from '#core/waits/waits.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useKey } from '../../shared/keys.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
@@ -236,7 +236,7 @@ function Waits({ build }: { build: BuildView }) {
       )}
       {build.waits.length === 0 && !binding && <Quiet>Nothing. It can be worked on.</Quiet>}
       {waits.map((w) => {
-        const words = waitInWords(w, manner.today, manner.locale);
+        const words = waitInWords(typedHold(w), manner.today, manner.locale);
         const late = w.due !== undefined && w.due < manner.today;
         return late ? (
           <Notice key={w.entryId} $tone="oxide">

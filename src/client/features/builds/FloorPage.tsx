@@ -1,5 +1,5 @@
 /** The Floor: every build, where it stands, what goes on, what it waits for, when its customer last heard. */
-import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
+import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildRow } from '#contract/builds.ts';
@@ -7,6 +7,8 @@ import { KIND_SPECS } from '#core/log/kinds.ts';
 import type { Manner } from '#core/log/sentences.ts';
 import { promiseNow } from '#core/pauses/pauses.ts';
 import { agoInWords, dayOf, formatDay } from '#core/time/days.ts';
+import type { BuildWaitView } from '#contract/waits.ts';
+import type { Hold } from '#core/waits/binding.ts';
 import { freeingActs, rankByFreeing } from '#core/waits/frees.ts';
 import { reasonsNow } from '#core/waits/attention.ts';
 import { waitInWords } from '#core/waits/waits.ts';
@@ -75,10 +77,19 @@ export default function FloorPage() {
   const manner = useManner();
   const { seesPrices, shop } = useShop();
   useTitle('Floor');
-  const { data: waiting } = useQuery(waitsQuery);
-  const acts = freeingActs(waiting?.waits ?? [], manner.today);
+  const { waits } = useSuspenseQuery(waitsQuery).data;
+  const held = new Map(waits.map((w) => [w.buildId, w]));
+  const acts = freeingActs(waits, manner.today);
   const rank = rankByFreeing(acts);
-  const cars = data.builds.map((build) => ({ build, reasons: reasonsFor(build, manner, shop.timeZone) }));
+  const cars = data.builds.map((build): FloorCar => {
+    const holds = holdsOf(held.get(build.id));
+    return {
+      build,
+      holds,
+      isHeld: (held.get(build.id)?.binding ?? null) !== null,
+      reasons: reasonsFor(build, holds, manner, shop.timeZone),
+    };
+  });
   const at = ({ build }: FloorCar): number => rank.get(build.id) ?? acts.length;
   cars.sort((a, b) => at(a) - at(b));
   const now = cars.filter((c) => c.reasons.length > 0);
@@ -128,11 +139,15 @@ const summary = (all: number, now: number): string =>
 
 const toldOn = (b: BuildRow, timeZone: string): string => dayOf(b.toldAt ?? b.arrivedAt, timeZone);
 
-function reasonsFor(b: BuildRow, manner: Manner, timeZone: string): string[] {
-  const { waits, tellEveryDays, question } = b;
+/** Everything that holds a car up, what ends last in front. */
+const holdsOf = (held: BuildWaitView | undefined): Hold[] =>
+  held === undefined ? [] : [...(held.binding ? [held.binding] : []), ...held.others];
+
+function reasonsFor(b: BuildRow, holds: readonly Hold[], manner: Manner, timeZone: string): string[] {
+  const { tellEveryDays, question } = b;
   const promised = promisedFor(b, manner.today);
   return reasonsNow(
-    { waits, promised, tellEveryDays, question, toldOn: toldOn(b, timeZone) },
+    { holds, promised, tellEveryDays, question, toldOn: toldOn(b, timeZone) },
     manner.today,
     manner.locale,
   );
@@ -142,8 +157,14 @@ function reasonsFor(b: BuildRow, manner: Manner, timeZone: string): string[] {
 const promisedFor = (b: BuildRow, today: string): string | null =>
   promiseNow(b.promised, b.promisedOn, b.pauses, today);
 
+/** So much of what holds a car up stands in its row; the rest is counted. */
+const HOLDS_SHOWN = 2;
+
 interface FloorCar {
   build: BuildRow;
+  holds: Hold[];
+  /** Nothing of it can be worked on. */
+  isHeld: boolean;
   reasons: string[];
 }
 
@@ -168,11 +189,11 @@ function Cars({ title, cars, manner }: { title: string; cars: FloorCar[]; manner
   );
 }
 
-function CarRow({ build: b, reasons, manner }: FloorCar & { manner: Manner }) {
+function CarRow({ build: b, holds, isHeld, reasons, manner }: FloorCar & { manner: Manner }) {
   const { timeZone } = useShop().shop;
   const promised = promisedFor(b, manner.today);
   const rests = b.pauses.find((p) => p.to === null);
-  const waits = b.waits.filter((w) => w.entryId !== rests?.entryId);
+  const others = holds.filter((h) => !(rests && h.what === rests.reason));
   return (
     <Car $now={reasons.length > 0}>
       <div>
@@ -198,15 +219,18 @@ function CarRow({ build: b, reasons, manner }: FloorCar & { manner: Manner }) {
         ))}
       </div>
       <div>
-        {b.waits.length === 0 && <Quiet>nothing</Quiet>}
+        {!isHeld && (
+          <Quiet>{others.length === 0 ? 'Can be worked on.' : 'Can be worked on, meanwhile:'}</Quiet>
+        )}
         {rests && (
           <div>
             Rests since {formatDay(rests.from, manner.locale, manner.today)}: {rests.reason}
           </div>
         )}
-        {waits.map((w) => (
-          <div key={w.entryId}>{waitInWords(w, manner.today, manner.locale)}</div>
+        {others.slice(0, HOLDS_SHOWN).map((h) => (
+          <div key={`${h.kind} ${h.what}`}>{waitInWords(h, manner.today, manner.locale)}</div>
         ))}
+        {others.length > HOLDS_SHOWN && <Quiet>and {others.length - HOLDS_SHOWN} more</Quiet>}
       </div>
       <div>
         {b.toldAt ? `told ${agoInWords(dayOf(b.toldAt, timeZone), manner.today)}` : 'not told yet'}

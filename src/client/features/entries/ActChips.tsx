@@ -104,7 +104,7 @@ function Asked({
         </Button>
       ))}
       {asks.map((m) => (
-        <Fragment key={keyOf(m)}>{whyRefused(m) && <Now>Cannot be: {whyRefused(m)}</Now>}</Fragment>
+        <Fragment key={keyOf(m)}>{whyRefused(m) && <Now>Held up: {whyRefused(m)}</Now>}</Fragment>
       ))}
     </>
   );

@@ -157,13 +157,14 @@ function UndoLine({ line }: { line: LogLineState }) {
   const kept = line.kept!;
   const { mutate, isPending, error } = useCorrectEntry(kept.build.id);
   const [isOver, setOver] = useState(false);
+  const [id] = useState<string>(() => uuidv7());
   useEffect(() => {
     const timer = setTimeout(() => setOver(true), UNDO_MS);
     return () => clearTimeout(timer);
   }, []);
   if (error) return <Now role="alert">{wordsOf(error)}</Now>;
   if (isOver) return null;
-  const undo = { id: uuidv7(), correctsId: kept.entry.id, withdraw: true };
+  const undo = { id, correctsId: kept.entry.id, withdraw: true };
   return (
     <Button isDisabled={isPending} onPress={() => mutate(undo, { onSuccess: () => line.setKept(null) })}>
       <Undo2 size={18} aria-hidden /> Undo

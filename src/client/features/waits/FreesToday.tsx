@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildWaitView } from '#contract/waits.ts';
 import { holdInWords } from '#core/waits/binding.ts';
-import type { FreeingAct } from '#core/waits/frees.ts';
+import type { FreeingAct, Helped } from '#core/waits/frees.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Head, Now, Panel, Quiet, Summary } from '../../ui/parts.tsx';
 import { color, phone, space } from '../../ui/tokens.ts';
@@ -53,30 +53,32 @@ function OneAct({ act: { act, frees, bringsOn } }: { act: FreeingAct<BuildWaitVi
     <Act>
       <b>{act}</b>
       <div>
-        {frees.map((b) => (
-          <OneCar key={b.buildId} build={b} />
+        {frees.map((h) => (
+          <OneCar key={h.build.buildId} {...h} />
         ))}
-        {bringsOn.map((b) => (
-          <OneCar key={b.buildId} build={b} more />
+        {bringsOn.map((h) => (
+          <OneCar key={h.build.buildId} {...h} more />
         ))}
       </div>
     </Act>
   );
 }
 
-/** `more`: something else holds it too. */
-function OneCar({ build, more = false }: { build: BuildWaitView; more?: boolean }) {
+/** `more`: something else holds it too, or it waits for its turn. */
+function OneCar({ build, hold, more = false }: Helped<BuildWaitView> & { more?: boolean }) {
   const { locale, today } = useManner();
-  const binding = build.binding!;
-  const others = build.others.filter((h) => h.act !== binding.act).length;
+  const others = [build.binding!, ...build.others].filter((h) => h.act !== hold.act).length;
   return (
     <p>
       <Link to={`/builds/${build.buildId}/work`}>The {build.nickname}</Link>{' '}
-      {binding.until !== null && binding.until < today && <Now>late:</Now>} waits for{' '}
-      {holdInWords(binding, today, locale)}.{' '}
-      {more && (
-        <Quiet>{others === 1 ? 'One other thing holds' : `${others} other things hold`} it too.</Quiet>
-      )}
+      {hold.until !== null && hold.until < today && <Now>late:</Now>} waits for{' '}
+      {holdInWords(hold, today, locale)}. {more && <Quiet>{alsoHeld(others)}</Quiet>}
     </p>
   );
+}
+
+/** What else keeps a car that an act only brings on. */
+function alsoHeld(others: number): string {
+  if (others === 0) return 'Another car comes first.';
+  return others === 1 ? 'One other thing holds it too.' : `${others} other things hold it too.`;
 }

@@ -281,6 +281,36 @@ describe('work', () => {
     expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'done', spentMinutes: 90 });
   });
 
+  test('written without a network, work begins and ends when it was said, and a part comes on its day', async () => {
+    it.server.clock.set('2026-03-11T12:00:00.000Z');
+    const buildId = await makeBuild(it.owner);
+    const taskId = nextId();
+    await putTask(buildId, taskId).expect(200);
+    const hour = 3_600_000;
+    await kept(buildId, [{ act: 'start', type: 'task', id: taskId }], {
+      text: 'start filler',
+      agoMs: 3 * hour,
+    });
+    expect((await work(buildId)).spells).toMatchObject([{ startedAt: '2026-03-11T09:00:00.000Z' }]);
+    const early = await say(buildId, [{ act: 'stop', type: 'task', id: taskId }], {
+      text: 'stop',
+      agoMs: 4 * hour,
+    });
+    expect([early.status, early.body.fields[0].field]).toEqual([400, 'endedAt']);
+    const stopped = await kept(buildId, [{ act: 'stop', type: 'task', id: taskId }], {
+      text: 'stop',
+      agoMs: hour,
+    });
+    expect(stopped).toMatchObject({ at: '2026-03-11T11:00:00.000Z', facts: { minutes: 120 } });
+    const { partId } = await order(buildId);
+    await kept(buildId, [{ act: 'receive', type: 'part', id: partId }], {
+      kind: 'arrived',
+      text: 'hoses came yesterday',
+      facts: { subject: 'hoses', on: '2026-03-10' },
+    });
+    expect((await partsOf(buildId))[0]!.history.at(-1)).toMatchObject({ act: 'arrive', on: '2026-03-10' });
+  });
+
   test('a start is refused with the reason that the work page gives, and keeps nothing', async () => {
     const buildId = await makeBuild(it.owner);
     const [first, second] = [nextId(), nextId()];

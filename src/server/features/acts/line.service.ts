@@ -16,6 +16,7 @@ import {
   holdsAfter,
   seesPrices,
   wasTakenBack,
+  whenIn,
 } from '../entries/index.ts';
 import { reviseOrder } from '../parts/index.ts';
 import { prepareActs, takeBackAll } from './apply.ts';
@@ -41,7 +42,7 @@ async function keepLine(
   }
   const { done, prepared } = known
     ? { done: { about: null, acts: null }, prepared: [] }
-    : await prepareActs({ tx, deps, who, build, line });
+    : await prepareActs({ tx, deps, who, build, line, at: await whenIn(tx, deps, line) });
   // Where an act knows better than the words what the entry is: whether a task was begun, how long a spell took.
   const said = prepared.find((p) => p.said)?.said;
   await addLineIn(tx, deps, who, build, said ? { ...line, ...said } : line, done, prefix);

@@ -131,6 +131,10 @@ export async function logAll(tx: Tx, deps: Deps, build: BuildKey, all: readonly 
 /** The instant so many milliseconds ago. */
 export const agoOf = (now: string, agoMs = 0): string => new Date(Date.parse(now) - agoMs).toISOString();
 
+/** When what a line says happened: the day it names, or the moment it was written, which may be a while ago. */
+export const whenIn = async (tx: Tx, deps: Deps, { facts, agoMs }: EntryAddDto): Promise<string> =>
+  whenOf(facts.on, agoOf(deps.clock.now(), agoMs), (await shopOf(tx)).timeZone);
+
 /** What an entry did, and to which thing. */
 export interface Done {
   about: { type: string; id: string } | null;

@@ -9,6 +9,7 @@ export {
   holdsAfter,
   logAll,
   logIn,
+  whenIn,
   type Done,
 } from './entries.service.ts';
 export type { LineCall, Prepare, Prepared, TakeBack } from './lineAct.ts';

@@ -16,6 +16,8 @@ export interface LineCall {
   build: BuildKey;
   line: EntryAddDto;
   act: ActOn;
+  /** When it happened: earlier than now where it was written without a network, or says so. */
+  at: string;
 }
 
 /** What was looked at and allowed, and is done once the entry is kept. */

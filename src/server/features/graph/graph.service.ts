@@ -2,13 +2,13 @@
 import { buildHolds, type BuildHolds } from '#core/graph/build.ts';
 import { firstMove, type Ground, type TaskToDo } from '#core/graph/readiness.ts';
 import { WORKS } from '#core/estimate/lines.ts';
-import { fromVendor, withArticle } from '#core/log/sentences.ts';
+import { withArticle } from '#core/log/sentences.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { whoIsAway, type Hand } from '#core/shop/away.ts';
 import { dayOf } from '#core/time/days.ts';
 import type { Hold } from '#core/waits/binding.ts';
 import { saidHold } from '#core/waits/said.ts';
-import { waitedFor, type Wait } from '#core/waits/waits.ts';
+import { typedHold, type Wait } from '#core/waits/waits.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
@@ -53,11 +53,10 @@ function saidHolds(shop: Shop, b: q.BuildRow): Hold[] {
     cars: shop.builds.filter((o) => o.id !== b.id).map((o) => o.nickname),
   };
   const said = b.waits.map((w): Hold => {
-    const { since, due: until = null } = w;
     // What it rests for is a sentence of its own, said by whoever let it rest.
     if (w.entryId === b.rests?.entryId)
-      return { kind: 'said', act: restAct(b.rests.side, b.customer), what: w.subject, since, until };
-    return { ...saidHold(w, names), what: `${waitedFor(w)}${fromVendor(w.vendor)}`, since, until };
+      return { ...typedHold(w), kind: 'said', act: restAct(b.rests.side, b.customer), what: w.subject };
+    return { ...typedHold(w), ...saidHold(w, names) };
   });
   if (b.askedAt === null) return said;
   const asked: Hold = {

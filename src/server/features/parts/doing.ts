@@ -1,16 +1,7 @@
 /** What is done with a part, whoever says it and where: by the parts page or by a line of the log. */
 import type { PartPutDto } from '#contract/parts.ts';
 import type { DoneAct } from '#core/acts/acts.ts';
-import {
-  coreAfter,
-  fateAfter,
-  stateAfter,
-  whyNotDone,
-  type Core,
-  type Fate,
-  type PartDone,
-  type PartState,
-} from '#core/parts/parts.ts';
+import { coreAfter, fateAfter, stateAfter, whyNotDone, type PartDone } from '#core/parts/parts.ts';
 import { dayOf } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -28,16 +19,8 @@ export const pricesOf = ({ priceMinor, costMinor, depositMinor }: Prices): Price
   ...(depositMinor === undefined ? {} : { depositMinor }),
 });
 
-/** How a part stood before an act. */
-export interface PartBefore {
-  prices: Prices;
-  vendor: string;
-  state: PartState;
-  due: string | null;
-  core: Core | null;
-  oldFate: Fate | null;
-  creditMinor: number;
-}
+/** How a part stood before an act: of its content, what an act may change. */
+export type PartBefore = Omit<q.PartStanding, 'id' | 'content'> & { prices: Prices };
 
 const beforeOf = (p: q.PartRow): PartBefore => ({
   prices: pricesOf(p.content),
@@ -70,14 +53,13 @@ export function refuseUndoable(part: q.PartRow, done: PartDone): void {
   if (faults.length > 0) throw invalidFields(faults);
 }
 
-/** Changes a part as an act does; its entry is kept already. */
+/** Changes a part as an act does; its entry is kept already. `at`: when it happened. */
 export async function doToPart(
   tx: Tx,
-  deps: Deps,
   who: SignedIn,
   part: q.PartRow,
   done: PartDone & Prices,
-  entry: { id: string; words: string },
+  entry: { id: string; words: string; at: string },
 ): Promise<void> {
   const now = nowOf(part);
   const priceMinor = done.priceMinor ?? part.content.priceMinor;
@@ -95,7 +77,7 @@ export async function doToPart(
     entry: {
       entryId: entry.id,
       act: done.act,
-      on: dayOf(deps.clock.now(), (await shopOf(tx)).timeZone),
+      on: dayOf(entry.at, (await shopOf(tx)).timeZone),
       by: who.name,
       words: entry.words,
     },

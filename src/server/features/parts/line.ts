@@ -52,7 +52,7 @@ function partDone({ line, act, who }: LineCall, part: q.PartRow): PartDone & { c
 }
 
 export const preparePart: Prepare = async (call) => {
-  const { tx, deps, who, build, line, act } = call;
+  const { tx, who, build, line, act } = call;
   const known = await q.partById(tx, act.id);
   if (known ? known.build_id !== build.id : act.act !== ('order' satisfies LineAct)) throw notFound('part');
   const part = known ?? (await newPart(call));
@@ -61,7 +61,7 @@ export const preparePart: Prepare = async (call) => {
   const record = doneTo(part, done.act);
   return {
     done: known ? record : { ...record, before: null },
-    perform: () => doToPart(tx, deps, who, part, done, { id: line.id, words: line.text.trim() }),
+    perform: () => doToPart(tx, who, part, done, { id: line.id, words: line.text.trim(), at: call.at }),
   };
 };
 

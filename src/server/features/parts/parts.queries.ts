@@ -125,7 +125,7 @@ export const savePart = (tx: Tx, p: Kept): Promise<number> =>
   );
 
 /** How a part stands, apart from its history. */
-interface Standing {
+export interface PartStanding {
   id: string;
   content: PartContent;
   vendor: string;
@@ -136,7 +136,7 @@ interface Standing {
   creditMinor: number;
 }
 
-const standingOf = (p: Standing) => ({
+const standingOf = (p: PartStanding) => ({
   id: p.id,
   content: JSON.stringify(p.content),
   vendor: p.vendor,
@@ -148,7 +148,7 @@ const standingOf = (p: Standing) => ({
   creditMinor: p.creditMinor,
 });
 
-export const saveDone = (tx: Tx, p: Standing & { entry: PartHistory }): Promise<number> =>
+export const saveDone = (tx: Tx, p: PartStanding & { entry: PartHistory }): Promise<number> =>
   tx.run(
     `update parts set content = :content::jsonb, vendor = :vendor, words = :words, state = :state, due = :due,
        core = :core, old_fate = :oldFate, credit_minor = :creditMinor,
@@ -169,7 +169,7 @@ export const saveOrder = (
   );
 
 /** As it stood before an act, which leaves its history. */
-export const restorePart = (tx: Tx, p: Standing): Promise<number> =>
+export const restorePart = (tx: Tx, p: PartStanding): Promise<number> =>
   tx.run(
     `update parts set content = :content::jsonb, vendor = :vendor, words = :words, state = :state, due = :due,
        core = :core, old_fate = :oldFate, credit_minor = :creditMinor, history = history - -1, version = version + 1

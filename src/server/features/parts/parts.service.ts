@@ -197,5 +197,5 @@ export const actOnPart = (
       acts: [doneTo(part, dto.act)],
     });
     await logEntailed(tx, deps, who, build, part, dto);
-    await doToPart(tx, deps, who, part, given, { id: dto.entryId, words: said.text });
+    await doToPart(tx, who, part, given, { id: dto.entryId, words: said.text, at: deps.clock.now() });
   });

@@ -48,7 +48,7 @@ export const startTask = (
         audience: 'shop',
         about: { type: 'task', id: taskId },
       });
-    await startIn(tx, deps, who, buildId, task, spellId);
+    await startIn(tx, deps, who, buildId, task, { id: spellId, at: deps.clock.now() });
   });
 
 /**
@@ -88,11 +88,10 @@ export async function startIn(
   who: SignedIn,
   buildId: string,
   task: q.TaskRow,
-  spellId: string,
+  { id, at }: { id: string; at: string },
 ): Promise<void> {
   if (task.line_id !== null) await beginIn(tx, deps, who, buildId, task.line_id);
-  const spell = { id: spellId, personId: who.personId, buildId, taskId: task.id, now: deps.clock.now() };
-  await q.startSpell(tx, spell);
+  await q.startSpell(tx, { id, personId: who.personId, buildId, taskId: task.id, now: at });
   await q.setState(tx, { id: task.id, state: 'going', toGoMinutes: task.to_go_minutes, doneAt: null });
 }
 
@@ -118,14 +117,18 @@ async function logWork(tx: Tx, deps: Deps, build: BuildKey, task: q.TaskRow, w: 
     facts: { subject: task.content.title.slice(0, 300), minutes: w.minutes },
     about: { type: 'task', id: task.id },
   });
-  await q.saveBelongs(tx, {
-    entryId: w.entryId,
-    buildId: build.id,
+  await belongToTask(tx, w.entryId, task);
+}
+
+/** Hours of an entry are those of a task, and of its line where it has one. */
+export const belongToTask = (tx: Tx, entryId: string, task: q.TaskRow): Promise<number> =>
+  q.saveBelongs(tx, {
+    entryId,
+    buildId: task.build_id,
     taskId: task.id,
     lineId: task.line_id,
     belongs: task.line_id === null ? 'task' : 'line',
   });
-}
 
 /** Leaves the task as far as it is; what is due after it is made when it is done. */
 export async function leave(
@@ -156,9 +159,12 @@ export async function refuseDone(
   if (other) throw invalidAt('done', `${other.person} is still at it`);
 }
 
-/** Nobody works so long at a stretch: when it ended has to be said. */
-export function refuseLong(startedAt: string, now: string): void {
-  if (whyNotEnd(startedAt, now, now)?.includes('twelve'))
+/** Throws a refusal where a spell cannot have ended then. One that ends now may be of no length, and not of twelve hours. */
+export function refuseEnd(startedAt: string, endedAt: string, now: string): void {
+  const refused = whyNotEnd(startedAt, endedAt, now);
+  if (refused === null) return;
+  if (endedAt !== now) throw invalidAt('endedAt', refused);
+  if (refused.includes('twelve'))
     throw invalidAt('endedAt', 'it has gone on for more than twelve hours: say when it ended');
 }
 
@@ -176,9 +182,7 @@ export const stopSpell = (
     if (spell.endedAt !== null) return;
     const now = deps.clock.now();
     const endedAt = dto.endedAt === undefined ? now : new Date(dto.endedAt).toISOString();
-    const refused = dto.endedAt === undefined ? null : whyNotEnd(spell.startedAt, endedAt, now);
-    if (refused !== null) throw invalidAt('endedAt', refused);
-    if (dto.endedAt === undefined) refuseLong(spell.startedAt, now);
+    refuseEnd(spell.startedAt, endedAt, now);
     const task = await taskOf(tx, buildId, spell.taskId);
     await refuseDone(tx, task, dto, spellId);
     const worked = {

@@ -6,7 +6,7 @@ import { minutesBetween } from '#core/work/spells.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
 import { beginIn, workableLines } from '../estimate/index.ts';
-import { leave, refuseDone, refuseLong, refuseStart, startIn } from './hours.service.ts';
+import { belongToTask, leave, refuseDone, refuseEnd, refuseStart, startIn } from './hours.service.ts';
 import * as q from './work.queries.ts';
 import { taskOf } from './workNow.ts';
 
@@ -41,34 +41,27 @@ function leftAfter(task: q.TaskRow, { act }: LineCall, minutes: number): number 
 
 /** Hours of the line's entry go to a task; it is left as far as it is. */
 async function bookOn(call: LineCall, task: q.TaskRow, minutes: number): Promise<void> {
-  const { tx, deps, build, line, act } = call;
-  await q.saveBelongs(tx, {
-    entryId: line.id,
-    buildId: build.id,
-    taskId: task.id,
-    lineId: task.line_id,
-    belongs: task.line_id === null ? 'task' : 'line',
-  });
+  const { tx, line, act, at } = call;
+  await belongToTask(tx, line.id, task);
   const toGoMinutes = leftAfter(task, call, minutes);
-  await leave(tx, task, { done: act.isDone === true, toGoMinutes, at: deps.clock.now() });
+  await leave(tx, task, { done: act.isDone === true, toGoMinutes, at });
 }
 
-async function start({ tx, deps, who, build, line }: LineCall, task: q.TaskRow): Promise<Prepared> {
+async function start({ tx, deps, who, build, line, at }: LineCall, task: q.TaskRow): Promise<Prepared> {
   await refuseStart(tx, deps, who, build.id, task);
   return {
     done: doneTo('start', task, { begins: line.id }),
     said: { kind: 'note', facts: { subject: task.content.title.slice(0, 300) } },
-    perform: () => startIn(tx, deps, who, build.id, task, line.id),
+    perform: () => startIn(tx, deps, who, build.id, task, { id: line.id, at }),
   };
 }
 
 /** Ends the spell of whoever says so; how long it took is its own length, whatever stands in the line. */
 async function stop(call: LineCall, task: q.TaskRow): Promise<Prepared> {
-  const { tx, deps, who, line, act } = call;
+  const { tx, deps, who, line, act, at: endedAt } = call;
   const spell = await q.openSpellOf(tx, who.personId);
   if (spell?.taskId !== task.id) throw invalidAt('does', `you are not at “${task.content.title}” just now`);
-  const endedAt = deps.clock.now();
-  refuseLong(spell.startedAt, endedAt);
+  refuseEnd(spell.startedAt, endedAt, deps.clock.now());
   await refuseDone(tx, task, { done: act.isDone === true, toGoMinutes: 0 }, spell.id);
   const minutes = minutesBetween(spell.startedAt, endedAt);
   return {
@@ -98,11 +91,11 @@ async function work(call: LineCall, task: q.TaskRow): Promise<Prepared> {
   };
 }
 
-async function finish({ tx, deps, act }: LineCall, task: q.TaskRow): Promise<Prepared> {
+async function finish({ tx, act, at }: LineCall, task: q.TaskRow): Promise<Prepared> {
   await refuseDone(tx, task, { done: true, toGoMinutes: 0 }, '');
   return {
     done: doneTo(act.act, task),
-    perform: () => leave(tx, task, { done: true, toGoMinutes: 0, at: deps.clock.now() }),
+    perform: () => leave(tx, task, { done: true, toGoMinutes: 0, at }),
   };
 }
 
