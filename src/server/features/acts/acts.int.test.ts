@@ -418,3 +418,126 @@ test('what is back from its vendor is checked in with its batch, and out again w
   expect((await batch()).state).toBe('out');
   expect(await things(buildId)).toMatchObject([{ state: 'out' }]);
 });
+
+describe('any act and its taking back give the state before, on every page that shows it', () => {
+  /** Versions count the changes, and changes are not undone; all else is as it was. */
+  const withoutVersions = (value: unknown): unknown =>
+    JSON.parse(JSON.stringify(value), (key, v: unknown) => (key === 'version' ? undefined : v));
+  const pagesOf = async (buildId: string): Promise<Record<string, unknown>> => {
+    const page = async (route: 'partsRead' | 'workRead' | 'costsRead' | 'openThings' | 'piecesRead') =>
+      withoutVersions((await it.owner.get(pathOf(route, { buildId })).expect(200)).body);
+    const { waits: held } = (await it.owner.get(pathOf('waitsRead')).expect(200)).body;
+    const { batches } = (await it.owner.get(pathOf('outworkRead')).expect(200)).body;
+    const {
+      waits: typed,
+      place,
+      workedMinutes,
+    } = (await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body;
+    return {
+      parts: await page('partsRead'),
+      work: await page('workRead'),
+      costs: await page('costsRead'),
+      open: await page('openThings'),
+      pieces: await page('piecesRead'),
+      held: held.find((w: { buildId: string }) => w.buildId === buildId),
+      batches: withoutVersions(batches),
+      build: { typed, place, workedMinutes },
+    };
+  };
+
+  test('one after the other', async () => {
+    it.server.clock.set('2026-03-11T08:00:00.000Z');
+    const buildId = await makeBuild(it.owner, { discretionMinor: 1_000_000 });
+    const [task, mine, lineId, pieceId, batchId] = [nextId(), nextId(), nextId(), nextId(), nextId()];
+    const { partId } = await order(buildId);
+    await putTask(buildId, task).expect(200);
+    await putTask(buildId, mine, { title: 'Primer' }).expect(200);
+    await it.owner
+      .put(pathOf('estimateLinePut', { buildId, lineId }))
+      .send(estimateLine({ title: 'Brakes' }))
+      .expect(200);
+    await it.owner
+      .put(pathOf('piecePut', { buildId, pieceId }))
+      .send({
+        version: 0,
+        entryId: nextId(),
+        what: 'hinges',
+        count: 2,
+        bag: '',
+        note: '',
+        treatment: 'plate',
+      })
+      .expect(200);
+    await it.owner
+      .put(pathOf('batchPut', { batchId }))
+      .send({ version: 0, vendor: 'Halcyon Platers', treatment: 'plate', note: '', pieceIds: [pieceId] })
+      .expect(200);
+    await it.owner
+      .post(pathOf('batchSend', { batchId }))
+      .send({ version: 1, actId: nextId(), pieceIds: [pieceId] })
+      .expect(200);
+    const hold = line({ kind: 'waiting', text: 'waiting on glass', facts: { subject: 'glass' } });
+    await it.owner.post(pathOf('entryAdd', { buildId })).send(hold).expect(200);
+    // The discretion that hours on a line use stays used: work was begun on it. So it is begun before.
+    const begun = { kind: 'did', text: 'did brakes, 1h', facts: { subject: 'brakes', minutes: 60 } } as const;
+    await kept(buildId, [{ act: 'work', type: 'line', id: lineId }], begun);
+    const acts: [ActOn, Partial<EntryAddDto>][] = [
+      [{ act: 'order', type: 'part', id: nextId() }, ORDER],
+      [
+        { act: 'receive', type: 'part', id: partId },
+        { kind: 'arrived', facts: { subject: 'hoses' } },
+      ],
+      [
+        { act: 'receive', type: 'part', id: partId, check: 'wrong' },
+        { kind: 'arrived', facts: {} },
+      ],
+      [
+        { act: 'fit', type: 'part', id: partId },
+        { kind: 'fitted', facts: {} },
+      ],
+      [
+        { act: 'come back', type: 'piece', id: pieceId },
+        { kind: 'arrived', facts: {} },
+      ],
+      [
+        { act: 'start', type: 'task', id: task },
+        { kind: 'note', facts: {} },
+      ],
+      [
+        { act: 'work', type: 'task', id: task, toGoMinutes: 30 },
+        { kind: 'did', facts: { minutes: 45 } },
+      ],
+      [
+        { act: 'work', type: 'task', id: task, isDone: true },
+        { kind: 'did', facts: { minutes: 45 } },
+      ],
+      [
+        { act: 'finish', type: 'task', id: task },
+        { kind: 'did', facts: {} },
+      ],
+      [
+        { act: 'work', type: 'line', id: lineId },
+        { kind: 'did', facts: { minutes: 45 } },
+      ],
+      [
+        { act: 'release', type: 'hold', id: hold.id },
+        { kind: 'resumed', facts: {} },
+      ],
+    ];
+    for (const [act, said] of acts) {
+      const before = await pagesOf(buildId);
+      const entry = await kept(buildId, [act], said);
+      expect([act.act, await pagesOf(buildId)]).not.toEqual([act.act, before]);
+      await takeBack(buildId, entry.id).expect(200);
+      expect([act.act, await pagesOf(buildId)]).toEqual([act.act, before]);
+    }
+    // A stop needs a spell that goes on.
+    await kept(buildId, [{ act: 'start', type: 'task', id: mine }], { kind: 'note', facts: {} });
+    const running = await pagesOf(buildId);
+    it.server.clock.set('2026-03-11T09:00:00.000Z');
+    const stop = await kept(buildId, [{ act: 'stop', type: 'task', id: mine }], { kind: 'note', facts: {} });
+    await takeBack(buildId, stop.id).expect(200);
+    it.server.clock.set('2026-03-11T08:00:00.000Z');
+    expect(await pagesOf(buildId)).toEqual(running);
+  });
+});
