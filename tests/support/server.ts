@@ -22,7 +22,7 @@ import { photosIn } from '#server/media/store.ts';
 import { standInTranscriber } from '#server/media/transcriber.ts';
 import { takeMail } from '#server/features/mail/index.ts';
 import { outboxIn, startStandIn, textsIn } from '#server/mail/outbox.ts';
-import { adminUrl, appUrl, TEMPLATE, TEST_SECRET } from './cluster.ts';
+import { adminUrl, appUrl, migratedDatabase, TEST_SECRET } from './cluster.ts';
 
 export interface TestClock {
   now: () => string;
@@ -59,9 +59,7 @@ export interface TestServer {
 export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<TestServer> {
   databases += 1;
   const name = `avrik_test_${process.pid}_${databases}`;
-  const maker = new pg.Client({ connectionString: adminUrl('postgres') });
-  await maker.connect();
-  await maker.query(`create database ${name} template ${TEMPLATE}`);
+  const database = await migratedDatabase(name);
   const outboxFolder = await mkdtemp(path.join(tmpdir(), 'avrik-outbox-'));
   const photoFolder = await mkdtemp(path.join(tmpdir(), 'avrik-photos-'));
   const standIn = await startStandIn(outboxFolder);
@@ -101,8 +99,7 @@ export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<Tes
     await standIn.stop();
     await deps.db.destroy();
     await admin.end();
-    await maker.query(`drop database ${name} with (force)`);
-    await maker.end();
+    await database.drop();
     for (const folder of [outboxFolder, photoFolder]) await rm(folder, { recursive: true, force: true });
   };
   return { deps, app, clock, admin, adminUrl: adminUrl(name), outboxFolder, photoFolder, beforeStop, stop };

@@ -1,4 +1,5 @@
 /** The database as features see it: one transaction a request, with the shop set. */
+import { createHash } from 'node:crypto';
 import knexFactory, { type Knex } from 'knex';
 import pLimit, { type LimitFunction } from 'p-limit';
 import pg from 'pg';
@@ -78,11 +79,11 @@ const outers = new WeakMap<Database, Outer>();
 
 async function inTransaction<T>(db: Database, settings: Settings, work: (tx: Tx) => Promise<T>): Promise<T> {
   const outer = outers.get(db);
-  if (outer) return outer.inTurn(() => inSavepoint(db, outer.connection, settings, work));
+  if (outer) return outer.inTurn(() => inOuter(outer.connection, settings, work));
   return onConnection(db, async (connection) => {
     try {
       await connection.query(begin(settings));
-      const done = await work(txOn(db, connection, settings['app.shop_id'] ?? ''));
+      const done = await work(txOn(connection, settings['app.shop_id'] ?? ''));
       await connection.query('commit');
       return done;
     } catch (error) {
@@ -102,24 +103,19 @@ async function onConnection<T>(db: Database, work: (connection: pg.Client) => Pr
   }
 }
 
-/** As a transaction of its own would, but what it does holds only if the outer one does. */
-async function inSavepoint<T>(
-  db: Database,
+/**
+ * Work that is a part of the outer transaction. It has no savepoint: what goes wrong in it ends the whole, and thousands of
+ * savepoints in one transaction make PostgreSQL go through all of them at each row that they lock.
+ */
+async function inOuter<T>(
   connection: pg.Client,
   settings: Settings,
   work: (tx: Tx) => Promise<T>,
 ): Promise<T> {
   // A setting of the one before must not reach into this one.
   const all: Settings = { 'app.shop_id': '', 'app.sign_in_email': '', 'app.link_hash': '', ...settings };
-  await connection.query(`savepoint inner_work; ${settingsQuery(all)}`);
-  try {
-    const done = await work(txOn(db, connection, settings['app.shop_id'] ?? ''));
-    await connection.query('release savepoint inner_work');
-    return done;
-  } catch (error) {
-    await connection.query('rollback to savepoint inner_work').catch(() => undefined);
-    throw error;
-  }
+  await connection.query(settingsQuery(all));
+  return work(txOn(connection, settings['app.shop_id'] ?? ''));
 }
 
 /**
@@ -130,7 +126,8 @@ export const allOrNothing = <T>(db: Database, work: (db: Database) => Promise<T>
   onConnection(db, async (connection) => {
     const whole = Object.create(db) as Database;
     outers.set(whole, { connection, inTurn: pLimit(1) });
-    await connection.query('begin');
+    // A plan made while the tables are all but empty goes through all of their rows.
+    await connection.query('begin; set local enable_seqscan = off');
     try {
       const done = await work(whole);
       await connection.query('commit');
@@ -141,22 +138,51 @@ export const allOrNothing = <T>(db: Database, work: (db: Database) => Promise<T>
     }
   });
 
-function txOn(db: Database, connection: pg.Client, shopId: string): Tx {
+/** A statement as PostgreSQL takes it: values by number, and the name under which a connection keeps its plan. */
+export interface Prepared {
+  name: string;
+  text: string;
+  /** Whose value each number stands for. */
+  keys: readonly string[];
+}
+
+const statements = new Map<string, Prepared>();
+
+/** Puts numbers in the place of named bindings (`:id`); a cast (`::int`) and what is quoted stay. */
+export function prepared(sql: string): Prepared {
+  const known = statements.get(sql);
+  if (known) return known;
+  const keys: string[] = [];
+  const text = sql.replace(/'[^']*'|::\w+|:(\w+)/g, (match, key?: string) =>
+    key === undefined ? match : `$${keys.push(key)}`,
+  );
+  const statement = { name: createHash('sha1').update(text).digest('hex'), text, keys };
+  statements.set(sql, statement);
+  return statement;
+}
+
+function txOn(connection: pg.Client, shopId: string): Tx {
   // Asked side by side, they go one after the other: they share the connection.
   const inTurn = pLimit(1);
-  const raw = (sql: string, bindings: Bindings = {}): Promise<{ rows: unknown[]; rowCount: number | null }> =>
-    inTurn(
-      () => db.raw(sql, { shopId, ...bindings } as unknown as Knex.ValueDict).connection(connection) as never,
-    );
+  const ask = async (sql: string, bindings: Bindings = {}): Promise<pg.QueryResult> => {
+    const { name, text, keys } = prepared(sql);
+    const all: Bindings = { shopId, ...bindings };
+    const values = keys.map((key) => {
+      if (all[key] === undefined) throw new Error(`:${key} is bound to nothing in: ${text}`);
+      return all[key];
+    });
+    // Half of the time of a short statement is its plan: a connection makes it once.
+    return inTurn(() => connection.query({ name, text, values }));
+  };
   return {
     shopId,
-    rows: async <R>(sql: string, bindings?: Bindings) => (await raw(sql, bindings)).rows as R[],
+    rows: async <R>(sql: string, bindings?: Bindings) => (await ask(sql, bindings)).rows as R[],
     one: async <R>(sql: string, bindings?: Bindings) => {
-      const { rows } = await raw(sql, bindings);
+      const { rows } = await ask(sql, bindings);
       if (rows.length > 1) throw new Error(`one row expected, ${rows.length} found`);
       return rows[0] as R | undefined;
     },
-    run: async (sql, bindings) => (await raw(sql, bindings)).rowCount ?? 0,
+    run: async (sql, bindings) => (await ask(sql, bindings)).rowCount ?? 0,
   };
 }
 

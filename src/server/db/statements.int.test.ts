@@ -5,10 +5,10 @@
  */
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import knexFactory from 'knex';
 import pg from 'pg';
 import ts from 'typescript';
-import { adminUrl, TEMPLATE } from '#tests/support/cluster.ts';
+import { adminUrl, migratedDatabase } from '#tests/support/cluster.ts';
+import { prepared } from './pool.ts';
 import { statementsOf, type FieldKind, type Statement } from '#tests/support/statements.ts';
 
 const ROOT = path.resolve(import.meta.dirname, '../../..');
@@ -42,11 +42,12 @@ const KINDS: [FieldKind, number[]][] = [
 /** json and jsonb hold anything. */
 const ANYTHING = new Set([114, 3802]);
 
-const builder = knexFactory({ client: 'pg' });
+const NAME = `avrik_test_${process.pid}_statements`;
+let database: { drop: () => Promise<void> };
 let client: pg.Client;
 
 /** The columns of a statement, which is prepared and described, and not run. */
-const prepared = (sql: string): Promise<Column[]> =>
+const described = (sql: string): Promise<Column[]> =>
   new Promise((resolve, reject) => {
     let columns: Column[] = [];
     client.query({
@@ -61,7 +62,7 @@ const prepared = (sql: string): Promise<Column[]> =>
     });
   });
 
-const namesIn = (sql: string): string[] => [...sql.matchAll(/(?<![:\w]):(\w+)/g)].map((m) => m[1]!);
+const namesIn = (sql: string): string[] => [...new Set(prepared(sql).keys)];
 
 function faultsOfRow(row: Map<string, FieldKind>, columns: readonly Column[]): string[] {
   const types = new Map(columns.map((c) => [c.name, c.dataTypeID]));
@@ -84,11 +85,7 @@ async function faultsOf({ at, texts, bound, row }: Statement): Promise<string[]>
     const names = namesIn(text);
     const free = bound ? names.filter((n) => n !== 'shopId' && !bound.includes(n)) : [];
     faults.push(...free.map((n) => `nothing is bound to :${n}`));
-    const { sql } = builder
-      .raw(text, Object.fromEntries(names.map((n) => [n, 1])))
-      .toSQL()
-      .toNative();
-    const columns = await prepared(sql).catch((e: Error) => void faults.push(e.message));
+    const columns = await described(prepared(text).text).catch((e: Error) => void faults.push(e.message));
     if (columns && row) faults.push(...faultsOfRow(row, columns));
   }
   return [...new Set(faults)].map((f) => `${where}: ${f}`);
@@ -105,10 +102,14 @@ async function allFaults(
 }
 
 beforeAll(async () => {
-  client = new pg.Client({ connectionString: adminUrl(TEMPLATE) });
+  database = await migratedDatabase(NAME);
+  client = new pg.Client({ connectionString: adminUrl(NAME) });
   await client.connect();
 });
-afterAll(() => client.end());
+afterAll(async () => {
+  await client.end();
+  await database.drop();
+});
 
 test('every statement fits the schema, and the type that its rows are read as', async () => {
   const files = config.fileNames.filter((f) => f.includes('/src/server/') && !f.includes('.test.'));
