@@ -65,9 +65,8 @@ function withCorrection(entry: Entry, by: Entry | null): EffectiveEntry {
   return { ...bare, ...by.now, correction, original };
 }
 
-/** What has been spent and worked on a build. Money in minor units. */
+/** What has been worked on a build, and what is expected. Money in minor units; what is spent is in `core/costs`. */
 export interface Totals {
-  spentMinor: number;
   workedMinutes: number;
   /** Money and time in findings and questions that nobody has agreed yet. */
   estimateMinor: number;
@@ -86,7 +85,6 @@ export interface KindSum {
 /** Adds up sums by kind into the build's totals, each kind counting as the registry says. */
 export function totalsOf(sums: Iterable<KindSum>): Totals {
   const totals: Totals = {
-    spentMinor: 0,
     workedMinutes: 0,
     estimateMinor: 0,
     estimateMinutes: 0,
@@ -94,7 +92,6 @@ export function totalsOf(sums: Iterable<KindSum>): Totals {
   };
   for (const { kind, count, moneyMinor, minutes } of sums) {
     const spec = KIND_SPECS[kind];
-    if (spec.money === 'spent') totals.spentMinor += moneyMinor;
     if (spec.money === 'estimate') totals.estimateMinor += moneyMinor;
     if (spec.minutes === 'worked') totals.workedMinutes += minutes;
     if (spec.minutes === 'estimate') totals.estimateMinutes += minutes;

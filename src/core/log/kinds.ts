@@ -73,8 +73,8 @@ export interface KindSpec {
   help: string;
   /** Facts that mean something for this kind; others are refused. */
   fields: readonly FactField[];
-  /** How its money counts: spent (in the ledger), estimate (asked or expected), or only noted. */
-  money: 'spent' | 'estimate' | 'noted';
+  /** How its money counts: spent, on order (spent once it is here), estimate (asked or expected), or only noted. */
+  money: 'spent' | 'on order' | 'estimate' | 'noted';
   /** How its minutes count. */
   minutes: 'worked' | 'estimate' | 'noted';
   audience: Audience;
@@ -136,18 +136,18 @@ export const KIND_SPECS: Record<Kind, KindSpec> = {
   },
   ordered: {
     word: 'Ordered',
-    help: 'A part or material on order; its price counts from today.',
+    help: 'A part or material on order; its price counts as ordered from today.',
     fields: [...EVERY, 'moneyMinor', 'due', 'vendor', 'class'],
-    money: 'spent',
+    money: 'on order',
     minutes: 'noted',
     audience: 'customer',
     letter: { section: 'ordered' },
   },
   arrived: {
     word: 'Arrived',
-    help: 'A part, or something sent out, is here. Its price was counted when it was ordered.',
+    help: 'A part, or something sent out, is here. A price counts where no part of the list carries it already.',
     fields: [...EVERY, 'moneyMinor', 'vendor', 'place'],
-    money: 'noted',
+    money: 'spent',
     minutes: 'noted',
     audience: 'customer',
     letter: { section: 'ordered' },
@@ -252,6 +252,14 @@ export const KIND_SPECS: Record<Kind, KindSpec> = {
     letter: { section: 'corrections' },
   },
 };
+
+/** Kinds whose minutes are work done on the car. */
+export const WORKED_KINDS: readonly Kind[] = KINDS.filter((k) => KIND_SPECS[k].minutes === 'worked');
+
+/** Kinds whose money the build's costs count, spent or on order, where no part, piece or batch carries it. */
+export const BOUGHT_KINDS: readonly Kind[] = KINDS.filter((k) =>
+  ['spent', 'on order'].includes(KIND_SPECS[k].money),
+);
 
 /** Why these facts cannot stand in an entry of this kind, by field; empty when they can. */
 export function whyNotFacts(kind: Kind, facts: Facts): { field: FactField; reason: string }[] {

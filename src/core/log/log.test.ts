@@ -3,7 +3,15 @@ import { describe, expect, test } from '@jest/globals';
 import { correction, entry } from '#tests/support/entries.ts';
 import { whyNotCorrect } from './corrections.ts';
 import { effectiveEntries, totalsOf } from './entries.ts';
-import { FIELD_WORDS, KIND_SPECS, KINDS, LETTER_SECTIONS, whyNotFacts, type FactField } from './kinds.ts';
+import {
+  BOUGHT_KINDS,
+  FIELD_WORDS,
+  KIND_SPECS,
+  KINDS,
+  LETTER_SECTIONS,
+  whyNotFacts,
+  type FactField,
+} from './kinds.ts';
 import { customerSentence, figuresInWords, inSentence, plainText, shopSentence } from './sentences.ts';
 import { movesWholeCar } from './standing.ts';
 
@@ -33,7 +41,8 @@ describe('every kind of entry', () => {
 
   test('money counts as spent only where it has been spent, and once', () => {
     const counted = KINDS.filter((k) => KIND_SPECS[k].money === 'spent');
-    expect(counted).toEqual(['did', 'ordered', 'spent']);
+    expect(counted).toEqual(['did', 'arrived', 'spent']);
+    expect(BOUGHT_KINDS).toEqual(['did', 'ordered', 'arrived', 'spent']);
   });
 
   test('facts that mean nothing for a kind are refused by name', () => {
@@ -97,7 +106,6 @@ test('sums by kind become the build’s totals', () => {
     { kind: 'found', count: 1, moneyMinor: 6000, minutes: 240 },
   ]);
   expect(totals).toMatchObject({
-    spentMinor: 7750,
     workedMinutes: 240,
     estimateMinor: 6000,
     estimateMinutes: 240,

@@ -1,5 +1,5 @@
 /** The draft of a letter: from the logbook since the last one to sections, sentences and figures. */
-import type { Entry, EffectiveEntry, Totals } from '../log/entries.ts';
+import type { Entry, EffectiveEntry } from '../log/entries.ts';
 import { effectiveEntries } from '../log/entries.ts';
 import { KIND_SPECS, LETTER_SECTIONS, type Kind, type LetterSection } from '../log/kinds.ts';
 import { customerSentence, figuresInWords, inSentence, placedName, withArticle } from '../log/sentences.ts';
@@ -33,7 +33,8 @@ export interface DraftInput {
   entries: readonly Entry[];
   /** The last letter told everything up to this seq; 0 before the first. */
   toldUpTo: number;
-  totals: Pick<Totals, 'spentMinor' | 'workedMinutes'>;
+  /** What is spent on no line, and what is worked; told while there is no money of lines. */
+  totals: { spentMinor: number; workedMinutes: number };
   /** The build’s costs; null while nothing is agreed and nothing begun. */
   money: LetterMoney | null;
   waits: readonly Wait[];

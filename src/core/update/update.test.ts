@@ -5,8 +5,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { correction, entry } from '#tests/support/entries.ts';
-import { effectiveEntries, totalsOf, type Entry } from '../log/entries.ts';
-import { KINDS, type Kind } from '../log/kinds.ts';
+import { effectiveEntries, type Entry } from '../log/entries.ts';
+import { KIND_SPECS, KINDS, type Kind, type KindSpec } from '../log/kinds.ts';
 import { formatMoney } from '../money/money.ts';
 import { formatMinutes } from '../time/hours.ts';
 import { openWaits } from '../waits/waits.ts';
@@ -18,14 +18,9 @@ import { whyNotSend } from './sending.ts';
 
 function draft(entries: Entry[], more: Partial<DraftInput> = {}): Letter {
   const effective = effectiveEntries(entries);
-  const sums = effective
-    .filter((e) => !e.withdrawn)
-    .map((e) => ({
-      kind: e.kind,
-      count: 1,
-      moneyMinor: e.facts.moneyMinor ?? 0,
-      minutes: e.facts.minutes ?? 0,
-    }));
+  const live = effective.filter((e) => !e.withdrawn);
+  const sumOf = (counts: (spec: KindSpec) => boolean, fact: 'moneyMinor' | 'minutes'): number =>
+    live.filter((e) => counts(KIND_SPECS[e.kind])).reduce((sum, e) => sum + (e.facts[fact] ?? 0), 0);
   return draftLetter({
     build: { number: 'B-0105', vehicle: 'Pipit Three microcar' },
     customerFirstName: 'Ilse',
@@ -34,7 +29,10 @@ function draft(entries: Entry[], more: Partial<DraftInput> = {}): Letter {
     manner: { currency: 'GBP', locale: 'en-GB', today: '2026-03-11' },
     entries,
     toldUpTo: 0,
-    totals: totalsOf(sums),
+    totals: {
+      spentMinor: sumOf((spec) => spec.money === 'spent', 'moneyMinor'),
+      workedMinutes: sumOf((spec) => spec.minutes === 'worked', 'minutes'),
+    },
     words: { greeting: '', closing: '' },
     detail: 'full',
     money: null,
@@ -114,7 +112,7 @@ describe('what is told', () => {
       'Waiting for the hood frame since Mon 2 Mar, which was due on Fri 6 Mar.',
     ]);
     expect(texts(letter, 'costs')).toEqual([
-      'Parts, materials and outside work so far: £105.90. Hours worked so far: 3 h.',
+      'Parts, materials and outside work so far: £9.40. Hours worked so far: 3 h.',
     ]);
     expect(texts(letter, 'next')).toEqual(['Then the cover is cut.', 'Promised for Thu 30 Apr.']);
     expect(letter.greeting).toBe('Dear Ilse,');
@@ -275,7 +273,7 @@ test('figures in the letter are always the ledger’s (property, seed 7)', () =>
       });
       const live = lines.filter((l) => !l.gone);
       const spent = live
-        .filter((l) => ['did', 'ordered', 'spent'].includes(l.kind))
+        .filter((l) => ['did', 'arrived', 'spent'].includes(l.kind))
         .reduce((n, l) => n + l.money, 0);
       const worked = live
         .filter((l) => ['did', 'hours', 'fitted'].includes(l.kind))

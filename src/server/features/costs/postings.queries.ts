@@ -1,5 +1,6 @@
 /** What a build's money is read from: hours, things, outwork, sundries, each with its day. */
 import type { Uncharged } from '#core/costs/costs.ts';
+import { BOUGHT_KINDS, WORKED_KINDS, type Kind } from '#core/log/kinds.ts';
 import type { Work } from '#core/estimate/lines.ts';
 import type { PartHistory } from '#contract/parts.ts';
 import type { PartState } from '#core/parts/parts.ts';
@@ -35,15 +36,15 @@ export const hourRows = rowsPer(
      left join tasks t on t.shop_id = b.shop_id and t.id = b.task_id
      left join estimate_lines l on l.shop_id = b.shop_id and l.id = b.line_id
      where e.shop_id = :shopId and e.build_id = any(:buildIds::uuid[]) and not e.withdrawn
-       and e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
+       and e.kind = any(:worked) and e.facts ->> 'minutes' is not null
      order by e.seq`,
-      { buildIds },
+      { buildIds, worked: WORKED_KINDS },
     ),
   (r) => r.buildId,
 );
 
 export interface BoughtRow extends Belonging {
-  kind: 'ordered' | 'arrived' | 'spent';
+  kind: Kind;
   buildId: string;
   what: string;
   at: string;
@@ -58,10 +59,10 @@ export const boughtRows = rowsPer(
      from entries_now e
      left join entry_belongs b on b.shop_id = e.shop_id and b.entry_id = e.id
      where e.shop_id = :shopId and e.build_id = any(:buildIds::uuid[]) and not e.withdrawn
-       and e.kind in ('ordered', 'arrived', 'spent') and e.facts ->> 'moneyMinor' is not null
+       and e.kind = any(:bought) and e.facts ->> 'moneyMinor' is not null
        and coalesce(e.about_type, '') not in ('part', 'piece', 'batch')
      order by e.seq`,
-      { buildIds },
+      { buildIds, bought: BOUGHT_KINDS },
     ),
   (r) => r.buildId,
 );

@@ -1,6 +1,7 @@
 /** The postings of a build: every hour, part, batch and sundry with its line, its days, its price and its cost. */
 import { withAddition, type Posting } from '#core/costs/costs.ts';
 import { rateOn, type Rate } from '#core/costs/rates.ts';
+import { KIND_SPECS } from '#core/log/kinds.ts';
 import { allocate, forMinutes } from '#core/money/money.ts';
 import type { PartAct } from '#core/parts/parts.ts';
 import { dayOf, type Day } from '#core/time/days.ts';
@@ -32,7 +33,7 @@ function hourPosting({ rates, timeZone }: Manner, h: q.HourRow): Posting {
 /** What a line ordered without a part of the list is on order: nobody has said that it is here. */
 function boughtPosting({ timeZone, additionBp }: Manner, b: q.BoughtRow): Posting {
   const day = dayOf(b.at, timeZone);
-  const isOrdered = b.kind === 'ordered';
+  const isOrdered = KIND_SPECS[b.kind].money === 'on order';
   return {
     kind: 'sundry',
     lineId: b.lineId,

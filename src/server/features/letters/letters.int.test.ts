@@ -102,18 +102,25 @@ describe('who else writes', () => {
 });
 
 describe('the draft', () => {
-  test('tells what was logged for the customer, with the figures of the build page, and the next one begins after it', async () => {
+  test('tells what was logged for the customer, with the figures of the build page and the costs, and the next one begins after it', async () => {
     const buildId = await makeBuild(it.owner);
     await log(buildId, { text: 'did seat frame, 3h', facts: { subject: 'seat frame', minutes: 180 } });
     await log(buildId, {
-      kind: 'ordered',
-      text: 'ordered hood cloth, 96.50',
+      text: 'did hood cloth, 96.50',
       facts: { subject: 'hood cloth', moneyMinor: 9650 },
+    });
+    // What is ordered is not spent.
+    await log(buildId, {
+      kind: 'ordered',
+      text: 'ordered hood catch, 40',
+      facts: { subject: 'hood catch', moneyMinor: 4000 },
     });
     await log(buildId, { kind: 'note', text: 'note he never pays on time', audience: 'shop' });
     const letter = await draft(buildId);
-    const { spentMinor, workedMinutes } = (await it.owner.get(pathOf('buildRead', { buildId }))).body;
-    expect([spentMinor, workedMinutes]).toEqual([9650, 180]);
+    const { workedMinutes } = (await it.owner.get(pathOf('buildRead', { buildId }))).body;
+    const costs = (await it.owner.get(pathOf('costsRead', { buildId }))).body;
+    expect(costs.build.unallocated).toEqual({ spentMinor: 9650, committedMinor: 4000 });
+    expect(workedMinutes).toBe(180);
     expect(texts(letter)).toContain('so far: £96.50. Hours worked so far: 3 h.');
     expect(texts(letter)).toContain('Seat frame.');
     expect(JSON.stringify(letter)).not.toContain('never pays');

@@ -1,4 +1,5 @@
 import type { HoursRow } from '#contract/work.ts';
+import { WORKED_KINDS } from '#core/log/kinds.ts';
 import type { Tx } from '../../db/pool.ts';
 
 /** Of an entry `e`: whoever is named in it (“Joss did the sills, 6h”), else whoever wrote it. */
@@ -22,14 +23,14 @@ export const hoursOf = (
          e.build_id as "buildId", b.nickname
        from entries_now e join builds b on b.shop_id = e.shop_id and b.id = e.build_id
        where e.shop_id = :shopId and ${WHO_WORKED} = :personId and not e.withdrawn
-         and e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
+         and e.kind = any(:worked) and e.facts ->> 'minutes' is not null
          and e.at >= :from::date::timestamp at time zone :timeZone
          and e.at < (:to::date + 1)::timestamp at time zone :timeZone
        union all
        select h.id, h.day, h.minutes, h.what, null, null from shop_hours h
        where h.shop_id = :shopId and h.person_id = :personId and h.removed_at is null and h.day between :from and :to
      ) w order by day, nickname nulls last, id`,
-    asked,
+    { ...asked, worked: WORKED_KINDS },
   );
 
 export const ownerOfHours = async (tx: Tx, id: string): Promise<string | undefined> =>

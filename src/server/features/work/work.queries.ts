@@ -1,5 +1,6 @@
 import type { FollowUpView, RunningView, SpellView } from '#contract/work.ts';
 import type { Work } from '#core/estimate/lines.ts';
+import { BOUGHT_KINDS, WORKED_KINDS } from '#core/log/kinds.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Caution } from '#core/work/cautions.ts';
 import type { FollowUpRule } from '#core/work/playbook.ts';
@@ -193,13 +194,15 @@ export async function spentByLine(tx: Tx, buildId: string): Promise<Map<string, 
 
 /** Hours worked, or things bought that are no part of the list: parts, pieces and batches post by themselves. */
 const POSTS = `not e.withdrawn and (
-    e.kind in ('did', 'hours', 'fitted') and e.facts ->> 'minutes' is not null
-    or e.kind in ('ordered', 'arrived', 'spent') and e.facts ->> 'moneyMinor' is not null
+    e.kind = any(:worked) and e.facts ->> 'minutes' is not null
+    or e.kind = any(:bought) and e.facts ->> 'moneyMinor' is not null
       and coalesce(e.about_type, '') not in ('part', 'piece', 'batch'))`;
 
+const POSTING = { worked: WORKED_KINDS, bought: BOUGHT_KINDS };
+
 const LOOSE = `select e.id as "entryId", e.text, e.at, e.facts ->> 'subject' as subject,
-    case when e.kind in ('did', 'hours', 'fitted') then (e.facts ->> 'minutes')::int end as minutes,
-    case when e.kind in ('ordered', 'arrived', 'spent') then (e.facts ->> 'moneyMinor')::bigint end as "moneyMinor"
+    case when e.kind = any(:worked) then (e.facts ->> 'minutes')::int end as minutes,
+    case when e.kind = any(:bought) then (e.facts ->> 'moneyMinor')::bigint end as "moneyMinor"
   from entries_now e where e.shop_id = :shopId and e.build_id = :buildId and ${POSTS}`;
 
 export interface LooseRow {
@@ -220,12 +223,12 @@ export const looseEntries = (tx: Tx, buildId: string): Promise<LooseRow[]> =>
            where l.shop_id = e.shop_id and l.build_id = e.build_id and l.removed_at is null))
        and not exists (select from entry_belongs b where b.shop_id = e.shop_id and b.entry_id = e.id)
      order by e.at desc, e.seq desc limit 50`,
-    { buildId },
+    { buildId, ...POSTING },
   );
 
 /** An entry with hours or money in it that can be said to belong somewhere. */
 export const postedEntry = (tx: Tx, buildId: string, entryId: string): Promise<LooseRow | undefined> =>
-  tx.one(`${LOOSE} and e.id = :entryId`, { buildId, entryId });
+  tx.one(`${LOOSE} and e.id = :entryId`, { buildId, entryId, ...POSTING });
 
 export const followUpsOf = (tx: Tx, buildId: string): Promise<FollowUpView[]> =>
   tx.rows(
