@@ -1,6 +1,7 @@
 /** Two people at once, a long logbook, a broken network, a technician's eyes. */
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
+import { laneOf } from './started.ts';
 import { log, logLine, openCar, signIn } from './support.ts';
 
 test('what one person logs appears on the other’s screen', async ({ page, browser }) => {
@@ -44,8 +45,9 @@ test('nothing moves down under the finger, however late the clocks that run are 
 
 test('a logbook of five thousand lines stays light: few on the page, the first one reached by scrolling', async ({
   page,
+  baseURL,
 }) => {
-  const client = new pg.Client(process.env.AVRIK_TEST_CLUSTER!.replace('{database}', 'avrik_e2e'));
+  const client = new pg.Client(laneOf(baseURL).databaseUrl);
   await client.connect();
   await client.query(`
     with b as (select shop_id, id from builds where nickname = 'hearse'),

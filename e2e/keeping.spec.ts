@@ -18,7 +18,7 @@ import {
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
-import { cluster, data, start } from './started.ts';
+import { data, databaseUrl, laneOf, start } from './started.ts';
 
 test.describe.configure({ mode: 'serial' });
 test.setTimeout(300_000);
@@ -244,22 +244,24 @@ test('--fresh asks first, and deletes nothing', async () => {
   expect(existsSync(inFolder('set-aside', stamp!, 'pg/PG_VERSION'))).toBe(true);
 });
 
-test('a second installation on the same database server does not shut the first one out', async () => {
-  const admin = new pg.Client(cluster.replace('{database}', 'postgres'));
+test('a second installation on the same database server does not shut the first one out', async ({
+  baseURL,
+}) => {
+  const admin = new pg.Client(databaseUrl('postgres'));
   await admin.connect();
   await admin.query('create database avrik_second');
   await admin.end();
   const second = {
-    DATABASE_URL: cluster.replace('{database}', 'avrik_second'),
+    DATABASE_URL: databaseUrl('avrik_second'),
     AVRIK_DATA: path.join(data, 'second'),
   };
   expect(script('start', ['--no-demo'], second).said).toContain('a new password would shut that one out');
   // Nor on the same database, with a data folder of its own.
   const same = {
     ...second,
-    DATABASE_URL: cluster.replace('{database}', 'avrik_e2e'),
+    DATABASE_URL: laneOf(baseURL).databaseUrl,
     AVRIK_DATA: path.join(data, 'third'),
   };
   expect(script('start', [], same).said).toContain('is missing, but the database holds a shop');
-  expect((await fetch('http://localhost:4199/api/health')).status).toBe(200);
+  expect((await fetch(`${baseURL}/api/health`)).status).toBe(200);
 });

@@ -34,7 +34,7 @@ async function heavy(): Promise<Buffer> {
 }
 
 test('killed with an answer on its way and a photograph half there', async ({ page }) => {
-  const env = await ownDatabase('killed', PORT);
+  const env = await ownDatabase('killed', PORT, 'nothing');
   let server = await start(['--no-demo'], env);
   const wire = await wireTo(PORT);
   try {

@@ -15,7 +15,7 @@ test('killed in the middle of handing a letter over: perhaps sent, not again by 
   const ours = (): number => mail.taken.filter(isOurs).length;
   mail.says = (content) => (isOurs(content) ? 'later' : 'taken');
   const port = await mail.open();
-  const env = await ownDatabase('killedmail', PORT);
+  const env = await ownDatabase('killedmail', PORT, 'demo');
   let server = await start([], env);
   try {
     await signIn(page);

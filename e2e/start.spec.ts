@@ -3,16 +3,16 @@
  */
 import { spawnSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { data, ownDatabase, start } from './started.ts';
+import { laneOf, ownDatabase, start } from './started.ts';
 import { expectAccessible, logLine } from './support.ts';
 
-test('a second start while one runs says so, and an unknown flag too', () => {
+test('a second start while one runs says so, and an unknown flag too', ({ baseURL }) => {
   const again = spawnSync(process.execPath, ['scripts/start.mjs'], {
     encoding: 'utf8',
-    env: { ...process.env, AVRIK_DATA: data, PORT: '4198' },
+    env: { ...process.env, AVRIK_DATA: laneOf(baseURL).folder, PORT: '4198' },
   });
   expect(again.status).toBe(1);
-  expect(again.stderr).toContain('Avrik runs already, at http://localhost:4199');
+  expect(again.stderr).toContain(`Avrik runs already, at ${baseURL}`);
   const odd = spawnSync(process.execPath, ['scripts/start.mjs', '--frsh'], { encoding: 'utf8' });
   expect(odd.stderr).toContain('"--frsh" is not known');
   const port = spawnSync(process.execPath, ['scripts/start.mjs'], {
@@ -23,7 +23,7 @@ test('a second start while one runs says so, and an unknown flag too', () => {
 });
 
 test('an empty shop: first run, first car, first line, out and in again', async ({ page }) => {
-  const env = await ownDatabase('empty', 4197);
+  const env = await ownDatabase('empty', 4197, 'nothing');
   const started = await start(['--no-demo'], env);
   try {
     await page.goto('http://localhost:4197/');

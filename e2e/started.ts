@@ -1,12 +1,19 @@
 /** Avrik started as a person starts it, beside the one that the journeys share. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { copyFileSync, mkdirSync, readFileSync } from 'node:fs';
+import { copyFileSync, cpSync, mkdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect } from '@playwright/test';
 import pg from 'pg';
 
 export const data = process.env.AVRIK_TEST_DATA!;
-export const cluster = process.env.AVRIK_TEST_CLUSTER!;
+const cluster = process.env.AVRIK_TEST_CLUSTER!;
+export const databaseUrl = (name: string): string => cluster.replace('{database}', name);
+
+/** Where the shop of a lane of journeys keeps its data. */
+export function laneOf(baseURL: string | undefined): { folder: string; databaseUrl: string } {
+  const { port } = new URL(baseURL!);
+  return { folder: path.join(data, port), databaseUrl: databaseUrl(`avrik_e2e_${port}`) };
+}
 
 export interface Started {
   child: ChildProcess;
@@ -46,19 +53,22 @@ export async function start(args: string[], env: Record<string, string>): Promis
   return { child, out: () => out, stop, kill, serverPid };
 }
 
-/** What a server on a database of its own in the journeys' cluster is started with. */
-export async function ownDatabase(name: string, port: number): Promise<Record<string, string>> {
-  const admin = new pg.Client(cluster.replace('{database}', 'postgres'));
+/** What a server on a database of its own in the journeys' cluster is started with: an empty one, or a copy of the demo shop. */
+export async function ownDatabase(
+  name: string,
+  port: number,
+  holds: 'nothing' | 'demo',
+): Promise<Record<string, string>> {
+  const admin = new pg.Client(databaseUrl('postgres'));
   await admin.connect();
-  await admin.query(`create database avrik_${name}`);
+  await admin.query(`create database avrik_${name} ${holds === 'demo' ? 'template avrik_demo' : ''}`);
   await admin.end();
   const folder = path.join(data, name);
-  // Both shops' servers are one role of one cluster: with a password of its own this one would lock the other out.
-  mkdirSync(folder, { recursive: true });
-  copyFileSync(path.join(data, 'secrets.json'), path.join(folder, 'secrets.json'));
-  return {
-    PORT: String(port),
-    AVRIK_DATA: folder,
-    DATABASE_URL: cluster.replace('{database}', `avrik_${name}`),
-  };
+  // All shops' servers are one role of one cluster: with a password of its own this one would lock the others out.
+  if (holds === 'demo') cpSync(path.join(data, 'demo'), folder, { recursive: true });
+  else {
+    mkdirSync(folder, { recursive: true });
+    copyFileSync(path.join(data, 'demo/secrets.json'), path.join(folder, 'secrets.json'));
+  }
+  return { PORT: String(port), AVRIK_DATA: folder, DATABASE_URL: databaseUrl(`avrik_${name}`) };
 }

@@ -4,12 +4,12 @@
  * Ends with one line: N passed, N failed.
  */
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { ensureDatabase } from './lib/database.mjs';
+import { copyDatabase, ensureDatabase } from './lib/database.mjs';
 import { ensureBuild, ensureChromium, ensureNpmPackages, ensurePostgres, ROOT } from './lib/packages.mjs';
 import { startCluster, throwAwayFolder } from './lib/postgres.mjs';
-import { run, say } from './lib/say.mjs';
+import { run, say, Told } from './lib/say.mjs';
 
 /** The longest first: two go on side by side. */
 const CHECKS = {
@@ -31,6 +31,9 @@ const CHECKS = {
   unused: ['npx', 'knip'],
 };
 const STEPS = [...Object.keys(CHECKS), 'unit', 'client', 'server', 'journeys'];
+
+/** Ports of the journeys' shops, as in `playwright.config.ts`. */
+const LANES = ['4199', '4200'];
 
 const wanted = process.argv.slice(2).filter((a) => STEPS.includes(a));
 const rest = process.argv.slice(2).filter((a) => !STEPS.includes(a));
@@ -118,6 +121,31 @@ function journeys(env) {
   );
 }
 
+/** A filled demo shop, of which the journeys' shops are copies: started as a person starts it, and stopped. */
+function makeDemo(bin, cluster, folder) {
+  ensureDatabase(bin, cluster.url('postgres'), 'avrik_demo');
+  // The unit tests of this cluster have given the app's role a password of theirs.
+  const child = spawn(process.execPath, ['scripts/start.mjs', '--new-secrets'], {
+    cwd: ROOT,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: {
+      ...process.env,
+      PORT: LANES[0],
+      AVRIK_BACKUP: 'off',
+      AVRIK_DATA: folder,
+      DATABASE_URL: cluster.url('avrik_demo'),
+    },
+  });
+  child.stdout.on('data', (chunk) => {
+    if (String(chunk).includes('Avrik is open at')) child.kill('SIGINT');
+  });
+  return new Promise((resolve, reject) => {
+    child.once('exit', (code) =>
+      code === 0 ? resolve() : reject(new Told(`No demo shop was made (${code}).`)),
+    );
+  });
+}
+
 async function main() {
   ensureNpmPackages();
   mkdirSync(path.join(ROOT, '.cache'), { recursive: true });
@@ -144,8 +172,13 @@ async function main() {
     if (runs('journeys')) {
       ensureChromium();
       ensureBuild();
-      ensureDatabase(bin, cluster.url('postgres'), 'avrik_e2e');
-      timed('journeys', () => journeys({ ...env, AVRIK_TEST_DATA: path.join(folder, 'data') }));
+      const data = path.join(folder, 'data');
+      await makeDemo(bin, cluster, path.join(data, 'demo'));
+      for (const port of LANES) {
+        copyDatabase(bin, cluster.url('postgres'), { from: 'avrik_demo', to: `avrik_e2e_${port}` });
+        cpSync(path.join(data, 'demo'), path.join(data, port), { recursive: true });
+      }
+      timed('journeys', () => journeys({ ...env, AVRIK_TEST_DATA: data }));
     }
   } finally {
     cluster?.stop();

@@ -3,11 +3,20 @@ import { spawnSync } from 'node:child_process';
 import { ROOT } from './packages.mjs';
 import { Told } from './say.mjs';
 
+const psql = (bin, adminUrl, sql) =>
+  spawnSync(`${bin}/psql`, ['-XtAq', '-d', adminUrl, '-c', sql], { encoding: 'utf8' });
+
 export function ensureDatabase(bin, adminUrl, name) {
-  const psql = (sql) => spawnSync(`${bin}/psql`, ['-XtAq', '-d', adminUrl, '-c', sql], { encoding: 'utf8' });
-  if (psql(`select 1 from pg_database where datname = '${name}'`).stdout.trim() === '1') return;
-  const made = psql(`create database ${name}`);
+  if (psql(bin, adminUrl, `select 1 from pg_database where datname = '${name}'`).stdout.trim() === '1')
+    return;
+  const made = psql(bin, adminUrl, `create database ${name}`);
   if (made.status !== 0) throw new Told(`Could not make the database:\n${made.stderr}`);
+}
+
+/** Copies a database that nobody is connected to. */
+export function copyDatabase(bin, adminUrl, { from, to }) {
+  const made = psql(bin, adminUrl, `create database ${to} template ${from}`);
+  if (made.status !== 0) throw new Told(`Could not copy the database:\n${made.stderr}`);
 }
 
 /** Whether a shop was made in this database; false where Avrik's tables are not there yet. */
