@@ -16,6 +16,7 @@ import {
   Validate,
 } from 'class-validator';
 import { STANDARDS, type Standard } from '#core/log/standards.ts';
+import type { Wait } from '#core/waits/waits.ts';
 import { STAGES, type Stage } from '#core/builds/stages.ts';
 import type { Kind } from '#core/log/kinds.ts';
 import { PAUSE_SIDES, type Pause, type PauseSide } from '#core/pauses/pauses.ts';
@@ -181,14 +182,7 @@ export class PauseDto {
   @IsOptional() @Validate(CalendarDay) until?: string;
 }
 
-export interface WaitView {
-  entryId: string;
-  subject: string;
-  since: string;
-  due?: string;
-  vendor?: string;
-  person?: string;
-}
+export type WaitView = Wait;
 
 export interface PauseView extends Pause {
   id: string;

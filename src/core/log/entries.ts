@@ -1,4 +1,5 @@
 /** Entries as the logbook keeps them, and what corrections make of them. */
+import type { Day } from '../time/days.ts';
 import { KIND_SPECS, type Audience, type Facts, type Kind } from './kinds.ts';
 
 /** One line of a logbook, as kept. Corrections name the entry they correct and carry what holds now. */
@@ -15,6 +16,8 @@ export interface Entry {
   text: string;
   facts: Facts;
   audience: Audience;
+  /** When the part, piece or batch that it is about is due now; null where no day is named; absent where it is about none. */
+  thingDue?: Day | null;
   correctsId: string | null;
   /** Ids of the photographs that came with it. */
   media: readonly string[];

@@ -124,6 +124,17 @@ describe('what a line does', () => {
     expect(match('hydraulic hoses arrived', [part('hydraulic hoses', 'arrived')]).does).toEqual([]);
   });
 
+  test('what is waited for is the part that is on order, whose day it names', () => {
+    const hoses = part('hydraulic hoses', 'ordered', { quantity: 4, vendor: 'Tern & Sons' });
+    expect(doesOf('waiting on hydraulic hoses, due Friday', [hoses])).toEqual(['expect hydraulic hoses']);
+    expect(doesOf('hydraulic hoses have not arrived', [hoses])).toEqual(['expect hydraulic hoses']);
+    expect(doesOf('waiting on door glass', [hoses])).toEqual([]);
+    expect(doesOf('waiting on hydraulic hoses', [{ ...hoses, state: 'arrived' }])).toEqual([]);
+    expect(doesOf('waiting on the hinges', [thing('piece', 'hinges', { state: 'out' })])).toEqual([
+      'expect hinges',
+    ]);
+  });
+
   test('ordered: what was to be ordered, or a new part; what is alike is asked about', () => {
     const catchPart = part('bonnet catch', 'to order');
     expect(doesOf('ordered bonnet catch from Tern & Sons, 28, due Friday', [catchPart])).toEqual([
@@ -186,7 +197,6 @@ describe('what a line does', () => {
       'filler and blocking is not done',
       'filler and blocking is nearly finished',
       'filler and blocking will be done on friday',
-      'hydraulic hoses have not arrived',
       'need to order hydraulic hoses',
       'note filler and blocking',
     ])

@@ -96,6 +96,13 @@ function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
         ],
         [{ act: 'release', to: isHold }],
       ];
+    case 'waiting':
+      return [
+        [
+          { act: 'expect', to: isPart(...NOT_HERE) },
+          { act: 'expect', to: (t) => t.type === 'piece' },
+        ],
+      ];
     case 'fitted':
       return [[{ act: 'fit', to: isPart('arrived', 'ordered') }], finish];
     case 'resumed':

@@ -67,10 +67,21 @@ const TITLES: Record<PartId, string> = {
 /** How letters begin and end where nobody has said. */
 export const USUAL_WORDS = { greeting: 'Dear {name},', closing: 'With kind regards,\n{owner}\n{shop}' };
 
+/** An order is told with the day on which its part is due now, not with the one that was named when it was ordered. */
+function withDayOfThing<E extends Entry>(e: E): E {
+  if (e.facts.due === undefined || e.thingDue === undefined) return e;
+  const facts = { ...e.facts };
+  if (e.thingDue === null) delete facts.due;
+  else facts.due = e.thingDue;
+  return { ...e, facts };
+}
+
 /** Drafts a letter. Pure: the same input gives the same letter, and every figure in it is the ledger's. */
 export function draftLetter(input: DraftInput): Letter {
   const effective = effectiveEntries(input.entries);
-  const fresh = effective.filter((e) => e.seq > input.toldUpTo && !e.withdrawn && e.audience === 'customer');
+  const fresh = effective
+    .filter((e) => e.seq > input.toldUpTo && !e.withdrawn && e.audience === 'customer')
+    .map(withDayOfThing);
   const sections = sectionsOf(fresh, input);
   const filled: Record<PartId, LetterItem[]> = {
     ...sections,

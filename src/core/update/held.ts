@@ -69,7 +69,8 @@ export function waitItems(
   manner: LetterManner,
   rests: ReadonlySet<string> = new Set(),
 ): LetterItem[] {
-  const said = waits.map((w) => saidItem(w, manner, rests));
+  // What is waited for by reference is among the holds, with its own day.
+  const said = waits.filter((w) => w.about === undefined).map((w) => saidItem(w, manner, rests));
   const others = holds.others.filter((h) => ALWAYS.has(h.kind));
   const items: LetterItem[] = [...said];
   for (const hold of [...(holds.binding ? [holds.binding] : []), ...others]) {

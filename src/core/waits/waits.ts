@@ -13,6 +13,13 @@ export interface Wait {
   vendor?: string;
   /** Of the shop, whose hands or word it waits for. */
   person?: string;
+  /** The part or piece that it waits for: that says when it is due and when it is here. */
+  about?: WaitedThing;
+}
+
+export interface WaitedThing {
+  type: 'part' | 'piece';
+  id: string;
 }
 
 /** What of an entry a wait is read from. */
@@ -22,6 +29,8 @@ export type WaitEntry = Pick<
 > & {
   /** On `resumed` and `arrived`: the entry whose wait it ends, and no other. */
   endsId?: string | null;
+  /** On `waiting`: the part or piece that it is about. */
+  thing?: WaitedThing | null;
   /** Kept without anybody having been shown what it ends: then it may end what it names whole. */
   byName?: boolean;
 };
@@ -53,6 +62,7 @@ function toWait(e: WaitEntry, timeZone: string): Wait {
     ...(e.facts.due === undefined ? {} : { due: e.facts.due }),
     ...(e.facts.vendor === undefined ? {} : { vendor: e.facts.vendor }),
     ...(e.facts.person === undefined ? {} : { person: e.facts.person }),
+    ...(e.thing ? { about: e.thing } : {}),
   };
 }
 

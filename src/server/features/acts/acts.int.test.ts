@@ -419,6 +419,111 @@ test('what is back from its vendor is checked in with its batch, and out again w
   expect(await things(buildId)).toMatchObject([{ state: 'out' }]);
 });
 
+describe('one day a thing', () => {
+  /** The days that the Floor, the build page, the parts list, and the graph of holds say of what a car waits for. */
+  const daysOf = async (buildId: string): Promise<(string | null | undefined)[]> => {
+    const { builds } = (await it.owner.get(pathOf('floor')).expect(200)).body;
+    const row = builds.find((b: { id: string }) => b.id === buildId);
+    const page = (await it.owner.get(pathOf('buildRead', { buildId })).expect(200)).body;
+    const { waits: all } = (await it.owner.get(pathOf('waitsRead')).expect(200)).body;
+    const held = all.find((w: { buildId: string }) => w.buildId === buildId);
+    return [
+      ...row.waits.map((w: { due?: string }) => w.due),
+      ...page.waits.map((w: { due?: string }) => w.due),
+      ...[held.binding, ...held.others].map((h: { until: string | null } | null) => h?.until),
+      ...(await partsOf(buildId)).map((p) => p.due),
+    ];
+  };
+  const WAITING = {
+    kind: 'waiting',
+    text: 'waiting on hydraulic hoses, due 2 April',
+    facts: { subject: 'hydraulic hoses', due: '2026-04-02' },
+  } as const;
+  const drafted = async (buildId: string): Promise<string> =>
+    JSON.stringify(
+      (await it.owner.post(pathOf('letterDraft', { buildId })).send({ id: nextId() }).expect(200)).body
+        .content,
+    );
+
+  test('a wait for a part has the day of the part, whoever moves it; one hold, one sentence in the letter', async () => {
+    it.server.clock.set('2026-03-11T10:00:00.000Z');
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    const said = await kept(buildId, [{ act: 'expect', type: 'part', id: partId }], WAITING);
+    expect(said.acts).toEqual([{ act: 'new date', type: 'part', id: partId }]);
+    expect(await daysOf(buildId)).toEqual(Array(4).fill('2026-04-02'));
+    const letter = await drafted(buildId);
+    expect(letter.match(/Waiting for/g)).toHaveLength(1);
+    expect(letter).toContain('2 Apr');
+    expect(letter).not.toContain('13 Mar');
+    // The parts page moves it once more.
+    const [part] = await partsOf(buildId);
+    await it.owner
+      .post(pathOf('partAct', { buildId, partId }))
+      .send({ version: part!.version, entryId: nextId(), act: 'new date', due: '2026-04-09', note: '' })
+      .expect(200);
+    expect(await daysOf(buildId)).toEqual(Array(4).fill('2026-04-09'));
+    await takeBack(buildId, said.id).expect(409);
+    // Here, by whatever way: nothing waits for it any more.
+    const here = await kept(buildId, [{ act: 'receive', type: 'part', id: partId }], {
+      kind: 'arrived',
+      facts: {},
+    });
+    expect(await waits(buildId)).toEqual([]);
+    await takeBack(buildId, here.id).expect(200);
+    expect(await daysOf(buildId)).toEqual(Array(4).fill('2026-04-09'));
+  });
+
+  test('a line that names no day points at the part and leaves its day; a part that is here is not waited for', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    const does: ActOn[] = [{ act: 'expect', type: 'part', id: partId }];
+    const said = await kept(buildId, does, { ...WAITING, facts: { subject: 'hydraulic hoses' } });
+    expect(await daysOf(buildId)).toEqual(Array(4).fill('2026-03-13'));
+    await takeBack(buildId, said.id).expect(200);
+    expect(await waits(buildId)).toEqual([]);
+    expect(await partsOf(buildId)).toMatchObject([{ state: 'ordered', due: '2026-03-13' }]);
+    await kept(buildId, [{ act: 'receive', type: 'part', id: partId }], { kind: 'arrived', facts: {} });
+    await say(buildId, does, WAITING).expect(400);
+  });
+
+  test('a piece that is out: its day is the batch’s, on the desk of outside work too', async () => {
+    const buildId = await makeBuild(it.owner);
+    const [pieceId, batchId] = [nextId(), nextId()];
+    const piece = {
+      version: 0,
+      entryId: nextId(),
+      what: 'hinges',
+      count: 2,
+      bag: '',
+      note: '',
+      treatment: 'plate',
+    };
+    await it.owner.put(pathOf('piecePut', { buildId, pieceId })).send(piece).expect(200);
+    await it.owner
+      .put(pathOf('batchPut', { batchId }))
+      .send({ version: 0, vendor: 'Halcyon Platers', treatment: 'plate', note: '', pieceIds: [pieceId] })
+      .expect(200);
+    await it.owner
+      .post(pathOf('batchSend', { batchId }))
+      .send({ version: 1, actId: nextId(), pieceIds: [pieceId], promised: '2026-03-20' })
+      .expect(200);
+    const promised = async (): Promise<string> =>
+      (await it.owner.get(pathOf('outworkRead')).expect(200)).body.batches.find(
+        (b: { id: string }) => b.id === batchId,
+      ).promised;
+    const said = await kept(buildId, [{ act: 'expect', type: 'piece', id: pieceId }], {
+      ...WAITING,
+      facts: { subject: 'hinges', due: '2026-04-02' },
+    });
+    expect(await promised()).toBe('2026-04-02');
+    expect((await daysOf(buildId)).slice(0, 2)).toEqual(Array(2).fill('2026-04-02'));
+    await takeBack(buildId, said.id).expect(200);
+    expect(await promised()).toBe('2026-03-20');
+    expect(await waits(buildId)).toEqual([]);
+  });
+});
+
 describe('any act and its taking back give the state before, on every page that shows it', () => {
   /** Versions count the changes, and changes are not undone; all else is as it was. */
   const withoutVersions = (value: unknown): unknown =>

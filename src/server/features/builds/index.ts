@@ -8,6 +8,7 @@ export {
   insertVehicle,
   openHold,
   IS_HERE,
+  WAITS_NOW,
   sayNext,
   takeNumber,
   type BuildDetail,

@@ -33,7 +33,10 @@ export interface EntryRow {
   acts: DoneAct[] | null;
 }
 
-export const toEntry = (r: EntryRow & { media: string[] }): Entry => ({
+/** About a thing that has a day of its own, which may be another by now than the one that the entry named. */
+const hasDay = (about: string | null): boolean => about === 'part' || about === 'piece' || about === 'batch';
+
+export const toEntry = (r: EntryRow & { media: string[]; thing_due: string | null }): Entry => ({
   id: r.id,
   seq: r.seq,
   buildId: r.build_id,
@@ -44,6 +47,7 @@ export const toEntry = (r: EntryRow & { media: string[] }): Entry => ({
   text: r.text,
   facts: r.facts,
   audience: r.audience,
+  ...(hasDay(r.about_type) ? { thingDue: r.thing_due } : {}),
   correctsId: r.corrects_id,
   media: r.media,
   now: r.now,

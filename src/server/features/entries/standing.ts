@@ -18,7 +18,9 @@ const STANDING_SQL = `
   with e as materialized (
     select id, seq, kind, at, text, facts, withdrawn, acts is null as "byName",
       coalesce(case when about_type = 'entry' then about_id end,
-        (select (a ->> 'id')::uuid from jsonb_array_elements(acts) a where a ->> 'type' = 'hold' limit 1)) as "endsId"
+        (select (a ->> 'id')::uuid from jsonb_array_elements(acts) a where a ->> 'type' = 'hold' limit 1)) as "endsId",
+      (select json_build_object('type', a ->> 'type', 'id', a ->> 'id') from jsonb_array_elements(acts) a
+        where kind = 'waiting' and a ->> 'type' in ('part', 'piece') limit 1) as thing
     from entries_now
     where shop_id = :shopId and build_id = :buildId and not withdrawn
   )

@@ -5,7 +5,7 @@ import type { Hand } from '#core/shop/away.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Wait } from '#core/waits/waits.ts';
 import type { Tx } from '../../db/pool.ts';
-import { IS_HERE } from '../builds/index.ts';
+import { IS_HERE, WAITS_NOW } from '../builds/index.ts';
 
 export interface BuildRow {
   id: string;
@@ -30,7 +30,7 @@ export interface BuildRow {
 export const buildRows = (tx: Tx, only?: string): Promise<BuildRow[]> =>
   tx.rows(
     `select b.id, b.nickname, c.name as customer, b.place_id as "placeId", p.kind as "placeKind",
-       b.next_step as "nextStep", b.standing -> 'waits' as waits, b.pinned,
+       b.next_step as "nextStep", ${WAITS_NOW} as waits, b.pinned,
        coalesce((b.standing -> 'doing' ->> 'at')::timestamptz, b.arrived_at) as "lastAt",
        (select r.sent_at from revisions r
         where r.shop_id = b.shop_id and r.build_id = b.id

@@ -52,7 +52,9 @@ function saidHolds(shop: Shop, b: q.BuildRow): Hold[] {
     people: shop.hands.map((h) => h.name),
     cars: shop.builds.filter((o) => o.id !== b.id).map((o) => o.nickname),
   };
-  const said = b.waits.map((w): Hold => {
+  // A part or piece that is waited for holds by itself.
+  const free = b.waits.filter((w) => w.about === undefined);
+  const said = free.map((w): Hold => {
     // What it rests for is a sentence of its own, said by whoever let it rest.
     if (w.entryId === b.rests?.entryId)
       return { ...typedHold(w), kind: 'said', act: restAct(b.rests.side, b.customer), what: w.subject };

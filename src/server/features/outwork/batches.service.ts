@@ -18,7 +18,7 @@ import {
   type CameBack,
   TREATMENT_WORK,
 } from '#core/outwork/outwork.ts';
-import { dayOf } from '#core/time/days.ts';
+import { dayOf, formatDay } from '#core/time/days.ts';
 import { holdName } from '../../db/lock.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -128,7 +128,8 @@ async function changeOut(
 ): Promise<void> {
   if (kept.vendor !== known.vendor || kept.treatment !== known.treatment)
     throw invalidAt('vendor', 'it is out: to whom and for what stands on its manifest');
-  const today = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
+  const { timeZone, locale } = await shopOf(tx);
+  const today = dayOf(deps.clock.now(), timeZone);
   const moved = kept.promised !== known.promised;
   const promisedBefore =
     moved && known.promised !== null
@@ -141,7 +142,7 @@ async function changeOut(
   if (!moved || kept.promised === null) return;
   await tellCars(tx, deps, who, pieces, known.id, (own) => ({
     kind: 'note',
-    text: `${listed(own.map((p) => p.content))}: ${known.vendor} now says ${kept.promised}${known.promised ? `, before that ${known.promised}` : ''}`,
+    text: `${listed(own.map((p) => p.content))}: ${known.vendor} now says ${formatDay(kept.promised!, locale)}${known.promised ? `, before that ${formatDay(known.promised, locale)}` : ''}`,
     facts: { vendor: known.vendor, due: kept.promised! },
     shopOnly: true,
   }));

@@ -1,8 +1,11 @@
-/** What is away from a car, as a line of the log brings it back: whole, and right as far as it was looked at. */
-import type { DoneAct } from '#core/acts/acts.ts';
+/** What is away from a car, as a line of the log names it: waited for, or back, whole, and right as far as it was looked at. */
+import type { DoneAct, LineAct } from '#core/acts/acts.ts';
 import type { PieceState } from '#core/outwork/outwork.ts';
+import { dayOf } from '#core/time/days.ts';
+import type { Tx } from '../../db/pool.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
-import type { Prepare, TakeBack } from '../entries/index.ts';
+import type { LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
+import { shopOf } from '../session/index.ts';
 import { returnIn } from './batches.service.ts';
 import * as q from './outwork.queries.ts';
 
@@ -18,11 +21,47 @@ interface PieceBefore {
   batchBackAt: string | null;
 }
 
-export const preparePiece: Prepare = async ({ tx, deps, build, line, act }) => {
+/** What a vendor promised before a line said another day. */
+interface PromiseBefore {
+  batchId: string;
+  promised: string | null;
+  promisedBefore: q.BatchRow['promised_before'];
+  /** The day that the line named; null where it named none, or the same. */
+  said: string | null;
+}
+
+/** Waiting for a piece: the line points at it, and a day that it names is the whole batch’s. */
+async function expected({ tx, deps, line, act }: LineCall, batch: q.BatchRow): Promise<Prepared> {
+  const { due = null } = line.facts;
+  const said = due === batch.promised ? null : due;
+  const before: PromiseBefore = {
+    batchId: batch.id,
+    promised: batch.promised,
+    promisedBefore: batch.promised_before,
+    said,
+  };
+  return {
+    done: { act: act.act, type: 'piece', id: act.id, before },
+    perform: async () => {
+      if (said === null) return;
+      const given = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
+      const was = batch.promised === null ? [] : [{ was: batch.promised, given }];
+      await q.setPromise(tx, {
+        batchId: batch.id,
+        promised: said,
+        promisedBefore: [...batch.promised_before, ...was],
+      });
+    },
+  };
+}
+
+export const preparePiece: Prepare = async (call) => {
+  const { tx, deps, build, line, act } = call;
   const [piece] = await q.piecesById(tx, [act.id]);
   if (piece?.build_id !== build.id) throw notFound('piece');
   const batch = piece.batch_id === null ? undefined : await q.batchForUpdate(tx, piece.batch_id);
   if (!batch || batch.state === 'filling') throw invalidAt('does', `“${piece.content.what}” is not out`);
+  if (act.act === ('expect' satisfies LineAct)) return expected(call, batch);
   const went = (await q.piecesInBatches(tx, [batch.id])).find((p) => p.piece_id === piece.id)!;
   const count = went.sent - went.back;
   if (count <= 0) throw invalidAt('does', `“${piece.content.what}” is back already`);
@@ -45,7 +84,19 @@ export const preparePiece: Prepare = async ({ tx, deps, build, line, act }) => {
   };
 };
 
+async function takeBackPromise(tx: Tx, { before }: DoneAct<PromiseBefore>): Promise<void> {
+  if (!before || before.said === null) return;
+  const batch = await q.batchForUpdate(tx, before.batchId);
+  if (batch?.promised !== before.said)
+    throw new Refusal(
+      'conflict',
+      'Another day was named since: put that right where it stands. Nothing was changed.',
+    );
+  await q.setPromise(tx, before);
+}
+
 export const takeBackOfPiece: TakeBack = async (tx, _deps, done, entryId) => {
+  if (done.act === ('expect' satisfies LineAct)) return takeBackPromise(tx, done as DoneAct<PromiseBefore>);
   const { id, before } = done as DoneAct<PieceBefore>;
   const [piece] = await q.piecesById(tx, [id]);
   if (!piece || before === null) return;

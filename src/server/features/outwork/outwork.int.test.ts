@@ -170,7 +170,7 @@ test('a promised day that moves keeps what it was; a technician changes it and n
     promisedBefore: [{ was: '2026-03-20', given: '2026-03-11' }],
   });
   expect((await logbook(van)).at(-1)).toBe(
-    'note: 4 door hinges: Halcyon Platers now says 2026-03-27, before that 2026-03-20',
+    'note: 4 door hinges: Halcyon Platers now says Fri, 27 Mar 2026, before that Fri, 20 Mar 2026',
   );
   await putBatch(batchId, [hinges], { version: 3, vendor: 'Grist Foundry' }).expect(400);
 });

@@ -215,6 +215,17 @@ export const saveBatch = (tx: Tx, b: KeptBatch): Promise<number> =>
     boundBatch(b),
   );
 
+/** The day that the vendor of a batch names now, and those that were named before. */
+export const setPromise = (
+  tx: Tx,
+  b: { batchId: string; promised: string | null; promisedBefore: BatchRow['promised_before'] },
+): Promise<number> =>
+  tx.run(
+    `update batches set promised = :promised, promised_before = :promisedBefore::jsonb, version = version + 1
+     where shop_id = :shopId and id = :batchId`,
+    { ...b, promisedBefore: JSON.stringify(b.promisedBefore) },
+  );
+
 export const dropBatch = (tx: Tx, id: string): Promise<number> =>
   tx.run(`delete from batches where shop_id = :shopId and id = :id and state = 'filling'`, { id });
 

@@ -33,8 +33,8 @@ async function newPart({ tx, deps, build, line, act }: LineCall): Promise<q.Part
   return (await q.partById(tx, act.id))!;
 }
 
-/** What the line does with the part, as the parts page would say it. */
-function partDone({ line, act, who }: LineCall, part: q.PartRow): PartDone & { costMinor?: number } {
+/** What the line does with the part, as the parts page would say it; null where it only points at it. */
+function partDone({ line, act, who }: LineCall, part: q.PartRow): (PartDone & { costMinor?: number }) | null {
   const { vendor, due, moneyMinor } = line.facts;
   // Whoever sees no prices does not change one that is there.
   const isPriced = part.content.costMinor !== undefined || part.content.priceMinor !== undefined;
@@ -46,6 +46,11 @@ function partDone({ line, act, who }: LineCall, part: q.PartRow): PartDone & { c
       return { act: 'order', isByLine: true, vendor, due, ...paid };
     case 'receive':
       return { act: 'arrive', check: act.check ?? 'right', note: line.text, vendor, ...paid };
+    case 'expect':
+      // Only what is ordered has a day.
+      return part.state === 'ordered' && due !== undefined && due !== part.due
+        ? { act: 'new date', due }
+        : null;
     default:
       return { act: 'fit', fate: UNSAID, ...paid };
   }
@@ -57,6 +62,10 @@ export const preparePart: Prepare = async (call) => {
   if (known ? known.build_id !== build.id : act.act !== ('order' satisfies LineAct)) throw notFound('part');
   const part = known ?? (await newPart(call));
   const done = partDone(call, part);
+  if (done === null) {
+    refuseUndoable(part, { act: 'arrive', check: 'right' });
+    return { done: { act: act.act, type: 'part', id: part.id, before: null }, perform: async () => {} };
+  }
   refuseUndoable(part, done);
   const record = doneTo(part, done.act);
   return {
@@ -65,8 +74,10 @@ export const preparePart: Prepare = async (call) => {
   };
 };
 
-export const takeBackOfPart: TakeBack = (tx, deps, done, entryId) =>
-  takeBackPart(tx, deps, done as DoneAct<PartBefore>, entryId);
+export const takeBackOfPart: TakeBack = async (tx, deps, done, entryId) => {
+  if (done.act === ('expect' satisfies LineAct)) return;
+  await takeBackPart(tx, deps, done as DoneAct<PartBefore>, entryId);
+};
 
 /** An order follows the facts of its entry when they are put right: what it costs, from whom, for when. */
 export async function reviseOrder(

@@ -76,7 +76,10 @@ test('from need to fitted, with the old one bagged; each act is one entry, howev
   const { entries } = (await it.owner.get(pathOf('entriesList', { buildId }))).body;
   expect(entries.map((e: { kind: string; text: string }) => [e.kind, e.text]).reverse()).toEqual([
     ['ordered', 'ordered exhaust valve from Oldgate Machine Works'],
-    ['note', 'exhaust valve now expected 2026-03-27, before that 2026-03-20: their caster is ill'],
+    [
+      'note',
+      'exhaust valve now expected Fri, 27 Mar 2026, before that Fri, 20 Mar 2026: their caster is ill',
+    ],
     ['arrived', 'exhaust valve arrived from Oldgate Machine Works'],
     ['fitted', 'fitted exhaust valve; the old one bagged, bag 17'],
   ]);

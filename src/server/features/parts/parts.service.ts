@@ -9,12 +9,14 @@ import type {
 } from '#contract/parts.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import { whyMayNotFit, whyNotSerialRange } from '#core/parts/fits.ts';
+import { formatDay } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidFields, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn, seesPrices } from '../entries/index.ts';
+import { shopOf } from '../session/index.ts';
 import * as q from './parts.queries.ts';
 import { doneTo, doToPart, pricesOf, refuseUndoable } from './doing.ts';
 import { logEntailed, saying } from './saying.ts';
@@ -188,7 +190,8 @@ export const actOnPart = (
       ? dto
       : { ...dto, priceMinor: undefined, costMinor: undefined, creditMinor: undefined };
     refuseUndoable(part, given);
-    const said = saying(part, given as PartActDto);
+    const { locale } = await shopOf(tx);
+    const said = saying(part, given as PartActDto, (day) => formatDay(day, locale));
     await logIn(tx, deps, build, {
       ...said,
       id: dto.entryId,

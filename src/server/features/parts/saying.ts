@@ -4,6 +4,7 @@ import type { PartActDto } from '#contract/parts.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import { ASKED, UNSAID } from '#core/parts/parts.ts';
+import type { Day } from '#core/time/days.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -85,8 +86,12 @@ const moneyWith = ({ priceMinor, costMinor }: PartActDto, depositMinor = 0): Fac
   return minor === undefined ? {} : { moneyMinor: minor + depositMinor };
 };
 
-/** What an act says in the logbook: its kind, its words, its facts. */
-export function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text: string; facts: Facts } {
+/** What an act says in the logbook: its kind, its words, its facts; days as the shop writes them. */
+export function saying(
+  p: q.PartRow,
+  dto: PartActDto,
+  inWords: (day: Day) => string,
+): { kind: LoggedKind; text: string; facts: Facts } {
   const { what, quantity } = p.content;
   const thing = quantity === 1 ? what : `${quantity} ${what}`;
   const facts: Facts = { subject: what.slice(0, 300), ...(quantity === 1 ? {} : { quantity }) };
@@ -127,7 +132,7 @@ export function saying(p: q.PartRow, dto: PartActDto): { kind: LoggedKind; text:
     case 'new date':
       return {
         kind: 'note',
-        text: `${thing} now expected ${dto.due}, before that ${p.due ?? 'no day was named'}${note}`,
+        text: `${thing} now expected ${inWords(dto.due!)}, before that ${p.due === null ? 'no day was named' : inWords(p.due)}${note}`,
         facts,
       };
     case 'failed':
