@@ -6,7 +6,9 @@ const { AVRIK_TEST_DATA: data = '', AVRIK_TEST_CLUSTER: cluster = '' } = process
  * The journeys go in two lanes, side by side, each on a copy of the demo shop: what one changes, the other does not see. These
  * files take about as long as all others together.
  */
-const SECOND = ['axe', 'floor', 'keeping', 'round', 'walkToLetters'].map((name) => `**/${name}.spec.ts`);
+const SECOND = ['axe', 'floor', 'keeping', 'offline', 'round', 'walkToLetters', 'widths'].map(
+  (name) => `**/${name}.spec.ts`,
+);
 const LANES = [
   { name: 'first', port: 4199, testIgnore: SECOND },
   { name: 'second', port: 4200, testMatch: SECOND },
