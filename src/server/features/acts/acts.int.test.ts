@@ -487,6 +487,19 @@ describe('one day a thing', () => {
     await say(buildId, does, WAITING).expect(400);
   });
 
+  test('a day that is put right, or said later, moves the part with it; taken back, the part has the day it had', async () => {
+    for (const facts of [WAITING.facts, { subject: 'hydraulic hoses' }]) {
+      const buildId = await makeBuild(it.owner);
+      const { partId } = await order(buildId);
+      const said = await kept(buildId, [{ act: 'expect', type: 'part', id: partId }], { ...WAITING, facts });
+      const now = { ...WAITING, audience: 'customer', facts: { ...WAITING.facts, due: '2026-04-20' } };
+      await correct(buildId, said.id, { now }).expect(200);
+      expect(await daysOf(buildId)).toEqual(Array(4).fill('2026-04-20'));
+      await takeBack(buildId, said.id).expect(200);
+      expect(await partsOf(buildId)).toMatchObject([{ due: '2026-03-13' }]);
+    }
+  });
+
   test('a piece that is out: its day is the batch’s, on the desk of outside work too', async () => {
     const buildId = await makeBuild(it.owner);
     const [pieceId, batchId] = [nextId(), nextId()];
@@ -518,6 +531,9 @@ describe('one day a thing', () => {
     });
     expect(await promised()).toBe('2026-04-02');
     expect((await daysOf(buildId)).slice(0, 2)).toEqual(Array(2).fill('2026-04-02'));
+    const now = { ...WAITING, audience: 'customer', facts: { subject: 'hinges', due: '2026-04-20' } };
+    await correct(buildId, said.id, { now }).expect(200);
+    expect(await promised()).toBe('2026-04-20');
     await takeBack(buildId, said.id).expect(200);
     expect(await promised()).toBe('2026-03-20');
     expect(await waits(buildId)).toEqual([]);

@@ -18,7 +18,8 @@ import {
   wasTakenBack,
   whenIn,
 } from '../entries/index.ts';
-import { reviseOrder } from '../parts/index.ts';
+import { revisePiece } from '../outwork/index.ts';
+import { revisePart } from '../parts/index.ts';
 import { prepareActs, takeBackAll } from './apply.ts';
 
 /** Batches are held before builds wherever pieces come and go, so that two acts do not wait for each other. */
@@ -109,7 +110,7 @@ export const correctEntry = async (
     const isNew = !(await entryById(tx, dto.id));
     if (isNew && acts.length > 0 && !(await wasTakenBack(tx, row))) {
       if (holds === 'withdrawn' || holds.kind !== row.kind) await takeBackAll(tx, deps, acts, row.id);
-      else await revise(tx, acts, holds.facts, row.id);
+      else await revise(tx, deps, acts, holds.facts, row.id);
     }
     await correctIn(tx, deps, who, build, dto, holds);
     return entryShown(tx, who, dto.correctsId);
@@ -119,10 +120,12 @@ export const correctEntry = async (
 /** What an act took from the entry's facts follows them: hours are read from the entry itself, an order has its own. */
 async function revise(
   tx: Tx,
+  deps: Deps,
   acts: readonly DoneAct[],
   facts: EntryAddDto['facts'],
   entryId: string,
 ): Promise<void> {
   for (const done of acts)
-    if (done.type === 'part' && done.act === 'order') await reviseOrder(tx, done, facts, entryId);
+    if (done.type === 'part') await revisePart(tx, done, facts, entryId);
+    else if (done.type === 'piece') await revisePiece(tx, deps, done, facts);
 }

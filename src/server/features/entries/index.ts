@@ -14,6 +14,14 @@ export {
 } from './entries.service.ts';
 export type { LineCall, Prepare, Prepared, TakeBack } from './lineAct.ts';
 export { asReadBy, refuseHidden, seesPrices, withoutPrices } from './prices.ts';
-export { entryById, lastSeq, logbookSql, wasTakenBack, toEntry, type EntryRow } from './entries.queries.ts';
+export {
+  entryById,
+  entryNow,
+  lastSeq,
+  logbookSql,
+  wasTakenBack,
+  toEntry,
+  type EntryRow,
+} from './entries.queries.ts';
 export { mailFault, sendOrSay } from './undelivered.ts';
 export { standingNow } from './standing.ts';

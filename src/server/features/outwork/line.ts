@@ -1,10 +1,12 @@
 /** What is away from a car, as a line of the log names it: waited for, or back, whole, and right as far as it was looked at. */
 import type { DoneAct, LineAct } from '#core/acts/acts.ts';
 import type { PieceState } from '#core/outwork/outwork.ts';
-import { dayOf } from '#core/time/days.ts';
+import type { Facts } from '#core/log/kinds.ts';
+import { dayOf, type Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
-import type { LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
+import { entryNow, type LineCall, type Prepare, type Prepared, type TakeBack } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import { returnIn } from './batches.service.ts';
 import * as q from './outwork.queries.ts';
@@ -26,31 +28,32 @@ interface PromiseBefore {
   batchId: string;
   promised: string | null;
   promisedBefore: q.BatchRow['promised_before'];
-  /** The day that the line named; null where it named none, or the same. */
-  said: string | null;
+}
+
+/** Lays a day that a line names over what was promised before it; without one, or with the same, nothing changes. */
+async function promise(tx: Tx, before: PromiseBefore, due: Day | undefined, given: Day): Promise<void> {
+  const { batchId, promised, promisedBefore } = before;
+  const isNew = due !== undefined && due !== promised;
+  const was = isNew && promised !== null ? [{ was: promised, given }] : [];
+  await q.setPromise(tx, {
+    batchId,
+    promised: isNew ? due : promised,
+    promisedBefore: [...promisedBefore, ...was],
+  });
 }
 
 /** Waiting for a piece: the line points at it, and a day that it names is the whole batch’s. */
 async function expected({ tx, deps, line, act }: LineCall, batch: q.BatchRow): Promise<Prepared> {
-  const { due = null } = line.facts;
-  const said = due === batch.promised ? null : due;
   const before: PromiseBefore = {
     batchId: batch.id,
     promised: batch.promised,
     promisedBefore: batch.promised_before,
-    said,
   };
   return {
     done: { act: act.act, type: 'piece', id: act.id, before },
     perform: async () => {
-      if (said === null) return;
       const given = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
-      const was = batch.promised === null ? [] : [{ was: batch.promised, given }];
-      await q.setPromise(tx, {
-        batchId: batch.id,
-        promised: said,
-        promisedBefore: [...batch.promised_before, ...was],
-      });
+      await promise(tx, before, line.facts.due, given);
     },
   };
 }
@@ -84,10 +87,11 @@ export const preparePiece: Prepare = async (call) => {
   };
 };
 
-async function takeBackPromise(tx: Tx, { before }: DoneAct<PromiseBefore>): Promise<void> {
-  if (!before || before.said === null) return;
+async function takeBackPromise(tx: Tx, { before }: DoneAct<PromiseBefore>, entryId: string): Promise<void> {
+  const { due } = (await entryNow(tx, entryId))!.facts;
+  if (!before || due === undefined || due === before.promised) return;
   const batch = await q.batchForUpdate(tx, before.batchId);
-  if (batch?.promised !== before.said)
+  if (batch?.promised !== due)
     throw new Refusal(
       'conflict',
       'Another day was named since: put that right where it stands. Nothing was changed.',
@@ -95,8 +99,16 @@ async function takeBackPromise(tx: Tx, { before }: DoneAct<PromiseBefore>): Prom
   await q.setPromise(tx, before);
 }
 
+/** The day follows the facts of its entry when they are put right. */
+export async function revisePiece(tx: Tx, deps: Deps, done: DoneAct, facts: Facts): Promise<void> {
+  if (done.act !== ('expect' satisfies LineAct)) return;
+  const given = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
+  await promise(tx, done.before as PromiseBefore, facts.due, given);
+}
+
 export const takeBackOfPiece: TakeBack = async (tx, _deps, done, entryId) => {
-  if (done.act === ('expect' satisfies LineAct)) return takeBackPromise(tx, done as DoneAct<PromiseBefore>);
+  if (done.act === ('expect' satisfies LineAct))
+    return takeBackPromise(tx, done as DoneAct<PromiseBefore>, entryId);
   const { id, before } = done as DoneAct<PieceBefore>;
   const [piece] = await q.piecesById(tx, [id]);
   if (!piece || before === null) return;

@@ -222,7 +222,7 @@ export const setPromise = (
 ): Promise<number> =>
   tx.run(
     `update batches set promised = :promised, promised_before = :promisedBefore::jsonb, version = version + 1
-     where shop_id = :shopId and id = :batchId`,
+     where shop_id = :shopId and id = :batchId and (promised, promised_before) is distinct from (:promised, :promisedBefore::jsonb)`,
     { ...b, promisedBefore: JSON.stringify(b.promisedBefore) },
   );
 

@@ -2,9 +2,9 @@
 import type { DoneAct, LineAct } from '#core/acts/acts.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import { placedName } from '#core/log/sentences.ts';
-import { UNSAID, type PartDone } from '#core/parts/parts.ts';
+import { UNSAID, type PartAct, type PartDone } from '#core/parts/parts.ts';
 import { invalidAt, notFound } from '../../http/refusal.ts';
-import { seesPrices, type LineCall, type Prepare, type TakeBack } from '../entries/index.ts';
+import { entryNow, seesPrices, type LineCall, type Prepare, type TakeBack } from '../entries/index.ts';
 import { doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
 import * as q from './parts.queries.ts';
 
@@ -64,7 +64,7 @@ export const preparePart: Prepare = async (call) => {
   const done = partDone(call, part);
   if (done === null) {
     refuseUndoable(part, { act: 'arrive', check: 'right' });
-    return { done: { act: act.act, type: 'part', id: part.id, before: null }, perform: async () => {} };
+    return { done: doneTo(part, act.act), perform: async () => {} };
   }
   refuseUndoable(part, done);
   const record = doneTo(part, done.act);
@@ -75,18 +75,30 @@ export const preparePart: Prepare = async (call) => {
 };
 
 export const takeBackOfPart: TakeBack = async (tx, deps, done, entryId) => {
-  if (done.act === ('expect' satisfies LineAct)) return;
+  if (done.act === ('expect' satisfies LineAct)) {
+    // It changed nothing, unless a day was put into it since, which still stands.
+    const { due } = (await entryNow(tx, entryId))!.facts;
+    if (due !== undefined && (await q.partById(tx, done.id))?.due === due)
+      await q.setDue(tx, done.id, (done as DoneAct<PartBefore>).before!.due);
+    return;
+  }
   await takeBackPart(tx, deps, done as DoneAct<PartBefore>, entryId);
 };
 
-/** An order follows the facts of its entry when they are put right: what it costs, from whom, for when. */
-export async function reviseOrder(
+/** A part follows the facts of its entry when they are put right: what was ordered, what it costs, from whom; for when. */
+export async function revisePart(
   tx: LineCall['tx'],
   done: DoneAct,
   facts: Facts,
   entryId: string,
 ): Promise<void> {
   const part = await q.partById(tx, done.id);
+  if (done.act === ('expect' satisfies LineAct) || done.act === ('new date' satisfies PartAct)) {
+    if (part?.state === 'ordered')
+      await q.setDue(tx, part.id, facts.due ?? (done as DoneAct<PartBefore>).before!.due);
+    return;
+  }
+  if (done.act !== ('order' satisfies LineAct)) return;
   if (!part?.history.some((h) => h.entryId === entryId)) return;
   const { subject, zone, quantity, vendor, due, moneyMinor } = facts;
   const isOwn = done.before === null;

@@ -158,6 +158,16 @@ export const saveDone = (tx: Tx, p: PartStanding & { entry: PartHistory }): Prom
   );
 
 /** What an order said, put right. */
+/** When an ordered part is expected. */
+export const setDue = (tx: Tx, id: string, due: string | null): Promise<number> =>
+  tx.run(
+    'update parts set due = :due, version = version + 1 where shop_id = :shopId and id = :id and due is distinct from :due',
+    {
+      id,
+      due,
+    },
+  );
+
 export const saveOrder = (
   tx: Tx,
   p: { id: string; content: PartContent; vendor: string; due: string | null },
