@@ -21,7 +21,7 @@ interface ActSpec {
 const SPECS = {
   order: { on: ['part'], will: 'Orders', did: 'Ordered' },
   receive: { on: ['part'], will: 'Receives', did: 'Received' },
-  expect: { on: ['part', 'piece'], will: 'Waits for', did: 'Waits for' },
+  expect: { on: ['part', 'piece'], will: 'Expects', did: 'Expects' },
   fit: { on: ['part'], will: 'Marks as fitted:', did: 'Fitted' },
   'come back': { on: ['piece'], will: 'Back from its vendor:', did: 'Back from its vendor:' },
   start: { on: ['task'], will: 'Starts', did: 'Started' },

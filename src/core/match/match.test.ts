@@ -128,6 +128,7 @@ describe('what a line does', () => {
     const hoses = part('hydraulic hoses', 'ordered', { quantity: 4, vendor: 'Tern & Sons' });
     expect(doesOf('waiting on hydraulic hoses, due Friday', [hoses])).toEqual(['expect hydraulic hoses']);
     expect(doesOf('hydraulic hoses have not arrived', [hoses])).toEqual(['expect hydraulic hoses']);
+    expect(doesOf('hydraulic hoses now due Friday', [hoses])).toEqual(['expect hydraulic hoses']);
     expect(doesOf('waiting on door glass', [hoses])).toEqual([]);
     expect(doesOf('waiting on hydraulic hoses', [{ ...hoses, state: 'arrived' }])).toEqual([]);
     expect(doesOf('waiting on the hinges', [thing('piece', 'hinges', { state: 'out' })])).toEqual([

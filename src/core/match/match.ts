@@ -82,6 +82,12 @@ function turnRules({ turn }: SaidLine): Rule[] {
   return turn?.turn === 'stop' ? [{ act: 'stop', to: isMine }] : [];
 }
 
+/** What is not here yet, when somebody waits for it or says when it comes. */
+const expected: Rule[] = [
+  { act: 'expect', to: isPart(...NOT_HERE) },
+  { act: 'expect', to: (t) => t.type === 'piece' },
+];
+
 /** Groups of rules: of each group a line does one act at most. */
 function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
   const finish = finishRules(facts.minutes !== undefined, turn?.turn === 'finish');
@@ -97,12 +103,9 @@ function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
         [{ act: 'release', to: isHold }],
       ];
     case 'waiting':
-      return [
-        [
-          { act: 'expect', to: isPart(...NOT_HERE) },
-          { act: 'expect', to: (t) => t.type === 'piece' },
-        ],
-      ];
+      return [expected];
+    case 'note':
+      return facts.due === undefined ? [] : [expected];
     case 'fitted':
       return [[{ act: 'fit', to: isPart('arrived', 'ordered') }], finish];
     case 'resumed':

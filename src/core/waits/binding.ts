@@ -34,6 +34,8 @@ export interface Hold {
   act: string;
   /** The task that it holds, where it holds one. */
   task?: string;
+  /** The entry by which somebody typed it. */
+  entryId?: string;
 }
 
 export interface WaitingBuild {

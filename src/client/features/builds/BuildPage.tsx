@@ -6,8 +6,7 @@ import { styled } from 'styled-components';
 import type { BuildView, TellBy } from '#contract/builds.ts';
 import { promiseNow } from '#core/pauses/pauses.ts';
 import { formatDay } from '#core/time/days.ts';
-import { holdInWords } from '#core/waits/binding.ts';
-import { typedHold, waitInWords } from '#core/waits/waits.ts';
+import { waitInWords } from '#core/waits/waits.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useKey } from '../../shared/keys.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
@@ -18,7 +17,7 @@ import { narrow, phone, space } from '../../ui/tokens.ts';
 import { useDraftLetter } from '../letters/index.ts';
 import { useThisCar } from '../entries/index.ts';
 import { Questions } from '../questions/index.ts';
-import { waitsQuery } from '../waits/index.ts';
+import { holdsOf, waitsQuery } from '../waits/index.ts';
 import { buildQuery, useEndWait } from './builds.queries.ts';
 import { CustomerPanel } from './CustomerPanel.tsx';
 import { Logbook } from './Logbook.tsx';
@@ -219,33 +218,39 @@ function EndWait({ build, wait }: { build: BuildView; wait: BuildView['waits'][n
   );
 }
 
+/** Everything that holds it up, as the Floor says it: what ends last in front, with what would help. */
 function Waits({ build }: { build: BuildView }) {
-  const manner = useManner();
+  const { today, locale } = useManner();
   const { data } = useQuery(waitsQuery);
-  const binding = data?.waits.find((w) => w.buildId === build.id)?.binding;
+  const held = data?.waits.find((w) => w.buildId === build.id);
   const rests = build.pauses.find((p) => p.to === null);
-  const waits = build.waits.filter((w) => w.entryId !== rests?.entryId);
+  // What it rests for is said below.
+  const holds = holdsOf(held).filter((h) => h.entryId === undefined || h.entryId !== rests?.entryId);
   return (
     <Panel>
       <Head>Waits for</Head>
-      {binding && (
-        <p>
-          Last of all: {holdInWords(binding, manner.today, manner.locale)}.{' '}
-          <Quiet>To free it: {binding.act}.</Quiet>
-        </p>
+      {held?.binding === null && (
+        <Quiet>
+          {holds.length === 0 ? 'Nothing. It can be worked on.' : 'It can be worked on, meanwhile:'}
+        </Quiet>
       )}
-      {build.waits.length === 0 && !binding && <Quiet>Nothing. It can be worked on.</Quiet>}
-      {waits.map((w) => {
-        const words = waitInWords(typedHold(w), manner.today, manner.locale);
-        const late = w.due !== undefined && w.due < manner.today;
-        return late ? (
-          <Notice key={w.entryId} $tone="oxide">
-            <Now>Late.</Now> {words} <EndWait build={build} wait={w} />
+      {holds.map((h) => {
+        const isLate = h.until !== null && h.until < today;
+        const wait = build.waits.find((w) => w.entryId === h.entryId);
+        const line = (
+          <>
+            {isLate && <Now>Late.</Now>} {waitInWords(h, today, locale)}.{' '}
+            {h === held?.binding && <Quiet>To free it: {h.act}.</Quiet>}
+            {wait && <EndWait build={build} wait={wait} />}
+          </>
+        );
+        const key = `${h.kind} ${h.what}`;
+        return isLate ? (
+          <Notice key={key} $tone="oxide">
+            {line}
           </Notice>
         ) : (
-          <p key={w.entryId}>
-            {words} <EndWait build={build} wait={w} />
-          </p>
+          <p key={key}>{line}</p>
         );
       })}
       <Rests build={build} />

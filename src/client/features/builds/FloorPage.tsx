@@ -7,7 +7,6 @@ import { KIND_SPECS } from '#core/log/kinds.ts';
 import type { Manner } from '#core/log/sentences.ts';
 import { promiseNow } from '#core/pauses/pauses.ts';
 import { agoInWords, dayOf, formatDay } from '#core/time/days.ts';
-import type { BuildWaitView } from '#contract/waits.ts';
 import type { Hold } from '#core/waits/binding.ts';
 import { freeingActs, rankByFreeing } from '#core/waits/frees.ts';
 import { reasonsNow } from '#core/waits/attention.ts';
@@ -16,7 +15,7 @@ import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Head, Mono, Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, narrow, size, space, touch } from '../../ui/tokens.ts';
-import { FreesToday, waitsQuery } from '../waits/index.ts';
+import { FreesToday, holdsOf, waitsQuery } from '../waits/index.ts';
 import { floorQuery } from './floor.queries.ts';
 
 const COLUMNS =
@@ -139,10 +138,6 @@ const summary = (all: number, now: number): string =>
 
 const toldOn = (b: BuildRow, timeZone: string): string => dayOf(b.toldAt ?? b.arrivedAt, timeZone);
 
-/** Everything that holds a car up, what ends last in front. */
-const holdsOf = (held: BuildWaitView | undefined): Hold[] =>
-  held === undefined ? [] : [...(held.binding ? [held.binding] : []), ...held.others];
-
 function reasonsFor(b: BuildRow, holds: readonly Hold[], manner: Manner, timeZone: string): string[] {
   const { tellEveryDays, question } = b;
   const promised = promisedFor(b, manner.today);
@@ -193,7 +188,8 @@ function CarRow({ build: b, holds, isHeld, reasons, manner }: FloorCar & { manne
   const { timeZone } = useShop().shop;
   const promised = promisedFor(b, manner.today);
   const rests = b.pauses.find((p) => p.to === null);
-  const others = holds.filter((h) => !(rests && h.what === rests.reason));
+  // What it rests for is said by itself.
+  const others = holds.filter((h) => h.entryId === undefined || h.entryId !== rests?.entryId);
   return (
     <Car $now={reasons.length > 0}>
       <div>

@@ -1,3 +1,3 @@
 /** What other features may use of this one. */
 export { FreesToday } from './FreesToday.tsx';
-export { waitsQuery } from './waits.queries.ts';
+export { holdsOf, waitsQuery } from './waits.queries.ts';

@@ -55,10 +55,11 @@ function saidHolds(shop: Shop, b: q.BuildRow): Hold[] {
   // A part or piece that is waited for holds by itself.
   const free = b.waits.filter((w) => w.about === undefined);
   const said = free.map((w): Hold => {
+    const typed = { ...typedHold(w), entryId: w.entryId };
     // What it rests for is a sentence of its own, said by whoever let it rest.
     if (w.entryId === b.rests?.entryId)
-      return { ...typedHold(w), kind: 'said', act: restAct(b.rests.side, b.customer), what: w.subject };
-    return { ...typedHold(w), ...saidHold(w, names) };
+      return { ...typed, kind: 'said', act: restAct(b.rests.side, b.customer), what: w.subject };
+    return { ...typed, ...saidHold(w, names) };
   });
   if (b.askedAt === null) return said;
   const asked: Hold = {
