@@ -121,11 +121,10 @@ function journeys(env) {
   );
 }
 
-/** A filled demo shop, of which the journeys' shops are copies: started as a person starts it, and stopped. */
+/** A filled demo shop, of which tests and journeys take copies: started as a person starts it, and stopped. */
 function makeDemo(bin, cluster, folder) {
   ensureDatabase(bin, cluster.url('postgres'), 'avrik_demo');
-  // The unit tests of this cluster have given the app's role a password of theirs.
-  const child = spawn(process.execPath, ['scripts/start.mjs', '--new-secrets'], {
+  const child = spawn(process.execPath, ['scripts/start.mjs'], {
     cwd: ROOT,
     stdio: ['ignore', 'pipe', 'inherit'],
     env: {
@@ -149,15 +148,15 @@ function makeDemo(bin, cluster, folder) {
 async function main() {
   ensureNpmPackages();
   mkdirSync(path.join(ROOT, '.cache'), { recursive: true });
-  await checks(Object.entries(CHECKS).filter(([name]) => runs(name)));
   const projects = ['unit', 'client', 'server'].filter(runs);
-  const needsCluster = projects.includes('server') || runs('journeys');
   let cluster;
   let folder;
   try {
     let env = {};
     let bin;
-    if (needsCluster) {
+    let demo;
+    const data = () => path.join(folder, 'data');
+    if (runs('server') || runs('journeys')) {
       bin = ensurePostgres();
       folder = throwAwayFolder();
       // Thrown away at the end: it need not survive a power cut.
@@ -166,19 +165,19 @@ async function main() {
         folder,
         settings: ['max_connections=300', 'fsync=off', 'synchronous_commit=off', 'full_page_writes=off'],
       });
-      env = { AVRIK_TEST_CLUSTER: cluster.url('{database}') };
+      env = { AVRIK_TEST_CLUSTER: cluster.url('{database}'), AVRIK_TEST_DEMO: path.join(data(), 'demo') };
+      demo = makeDemo(bin, cluster, env.AVRIK_TEST_DEMO);
     }
+    await Promise.all([checks(Object.entries(CHECKS).filter(([name]) => runs(name))), demo]);
     if (projects.length > 0) timed('jest', () => jest(projects, env));
     if (runs('journeys')) {
       ensureChromium();
       ensureBuild();
-      const data = path.join(folder, 'data');
-      await makeDemo(bin, cluster, path.join(data, 'demo'));
       for (const port of LANES) {
         copyDatabase(bin, cluster.url('postgres'), { from: 'avrik_demo', to: `avrik_e2e_${port}` });
-        cpSync(path.join(data, 'demo'), path.join(data, port), { recursive: true });
+        cpSync(env.AVRIK_TEST_DEMO, path.join(data(), port), { recursive: true });
       }
-      timed('journeys', () => journeys({ ...env, AVRIK_TEST_DATA: data }));
+      timed('journeys', () => journeys({ ...env, AVRIK_TEST_DATA: data() }));
     }
   } finally {
     cluster?.stop();

@@ -1,5 +1,5 @@
 /** A whole server on a database of its own, for one test file. */
-import { mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import pg from 'pg';
@@ -22,7 +22,7 @@ import { photosIn } from '#server/media/store.ts';
 import { standInTranscriber } from '#server/media/transcriber.ts';
 import { takeMail } from '#server/features/mail/index.ts';
 import { outboxIn, startStandIn, textsIn } from '#server/mail/outbox.ts';
-import { adminUrl, appUrl, migratedDatabase, TEST_SECRET } from './cluster.ts';
+import { adminUrl, appUrl, DEMO_FOLDER, migratedDatabase, TEMPLATE, TEST_SECRET } from './cluster.ts';
 
 export interface TestClock {
   now: () => string;
@@ -56,10 +56,21 @@ export interface TestServer {
   stop: () => Promise<void>;
 }
 
-export async function startServer(now = '2026-03-11T10:00:00.000Z'): Promise<TestServer> {
+/** Over the demo shop as it is today, with its photographs. */
+export async function startDemoServer(): Promise<TestServer> {
+  const server = await startServer(new Date().toISOString(), DEMO_FOLDER ? 'avrik_demo' : TEMPLATE);
+  if (DEMO_FOLDER) await cp(path.join(DEMO_FOLDER, 'photos'), server.photoFolder, { recursive: true });
+  else await (await import('#demo/fill.ts')).fillDemoIfEmpty(server.deps);
+  return server;
+}
+
+export async function startServer(
+  now = '2026-03-11T10:00:00.000Z',
+  template = TEMPLATE,
+): Promise<TestServer> {
   databases += 1;
   const name = `avrik_test_${process.pid}_${databases}`;
-  const database = await migratedDatabase(name);
+  const database = await migratedDatabase(name, template);
   const outboxFolder = await mkdtemp(path.join(tmpdir(), 'avrik-outbox-'));
   const photoFolder = await mkdtemp(path.join(tmpdir(), 'avrik-photos-'));
   const standIn = await startStandIn(outboxFolder);

@@ -6,8 +6,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { RouteSpec } from '#contract/route.ts';
 import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
-import { fillDemoIfEmpty } from '#demo/fill.ts';
-import { startServer, type Agent, type TestServer } from '#tests/support/server.ts';
+import { startDemoServer, type Agent, type TestServer } from '#tests/support/server.ts';
 import supertest from 'supertest';
 
 let server: TestServer;
@@ -71,8 +70,7 @@ const TABLES: Record<string, string> = {
 };
 
 beforeAll(async () => {
-  server = await startServer('2026-03-11T10:00:00.000Z');
-  await fillDemoIfEmpty(server.deps);
+  server = await startDemoServer();
   technician = supertest.agent(server.app.express);
   await technician.post(pathOf('signInDemo')).send({ role: 'technician' }).expect(200);
   const { rows } = await server.admin.query<{ id: string }>('select id from builds order by number');

@@ -7,8 +7,7 @@ import pg from 'pg';
 import supertest from 'supertest';
 import type { RouteSpec } from '#contract/route.ts';
 import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
-import { fillDemoIfEmpty } from '#demo/fill.ts';
-import { startServer, type Agent, type TestServer } from '#tests/support/server.ts';
+import { startDemoServer, type Agent, type TestServer } from '#tests/support/server.ts';
 
 /** More than this for one request is a loop in which somebody asks again and again. */
 const MOST = 20;
@@ -49,8 +48,7 @@ const COPIES = `
     from instalments t, generate_series(1, 3) n;`;
 
 beforeAll(async () => {
-  server = await startServer('2026-03-11T10:00:00.000Z');
-  await fillDemoIfEmpty(server.deps);
+  server = await startDemoServer();
   owner = supertest.agent(server.app.express);
   await owner.post(pathOf('signInDemo')).send({ role: 'owner' }).expect(200);
   const { query } = pg.Client.prototype as unknown as { query: (...given: unknown[]) => unknown };
