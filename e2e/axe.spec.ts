@@ -163,7 +163,7 @@ test('the plan', async ({ page }) => {
   await check(page);
 });
 
-test('playbooks, people, hours', async ({ page }) => {
+test('playbooks, tools, people, hours', async ({ page }) => {
   await signIn(page);
   await page.goto('/shop/playbooks');
   await page.getByText('Full engine rebuild').click();
@@ -174,6 +174,10 @@ test('playbooks, people, hours', async ({ page }) => {
   await page.getByRole('button', { name: 'Something due after hand-over' }).click();
   await page.getByRole('button', { name: 'Keep the playbook' }).click();
   await expect(page.getByText('words are missing').first()).toBeVisible();
+  await check(page);
+  await page.goto('/tools');
+  await checkDialog(page.getByRole('button', { name: 'Lend a tool' }));
+  await page.getByText(/^Back again/).click();
   await check(page);
   await page.goto('/shop/people');
   await checkDialog(page.getByRole('button', { name: 'New rate for everybody' }));

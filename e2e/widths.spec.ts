@@ -13,6 +13,7 @@ const PAGES = [
   '/round',
   '/shop',
   '/shop/mail',
+  '/tools',
   '/account',
 ];
 

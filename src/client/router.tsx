@@ -4,6 +4,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { createBrowserRouter, redirect } from 'react-router';
 import FloorPage from './features/builds/FloorPage.tsx';
 import { floorQuery } from './features/builds/floor.queries.ts';
+import { loansQuery } from './features/tools/tools.queries.ts';
 import { upkeepQuery } from './features/upkeep/upkeep.queries.ts';
 import { waitsQuery } from './features/waits/waits.queries.ts';
 import { runningQuery } from './features/work/work.queries.ts';
@@ -53,9 +54,13 @@ export const makeRouter = (client: QueryClient) =>
                 {
                   path: '/',
                   Component: FloorPage,
-                  // Both at once: the Floor is read in the order of what holds its cars.
+                  // All at once: the Floor is read in the order of what holds its cars.
                   loader: () =>
-                    Promise.all([client.ensureQueryData(floorQuery), client.ensureQueryData(waitsQuery)]),
+                    Promise.all([
+                      client.ensureQueryData(floorQuery),
+                      client.ensureQueryData(waitsQuery),
+                      client.prefetchQuery(loansQuery),
+                    ]),
                 },
                 { path: '/account', lazy: page(() => import('./features/account/AccountPage.tsx')) },
                 { path: '/account/events', lazy: page(() => import('./features/account/EventsPage.tsx')) },
@@ -78,6 +83,7 @@ export const makeRouter = (client: QueryClient) =>
                   path: '/builds/:buildId/snags',
                   lazy: page(() => import('./features/snags/SnagsPage.tsx')),
                 },
+                { path: '/tools', lazy: page(() => import('./features/tools/ToolsPage.tsx')) },
                 { path: '/bench', lazy: page(() => import('./features/bench/BenchPage.tsx')) },
                 {
                   path: '/bench/:calculator',

@@ -25,6 +25,7 @@ import { sessionRoutes } from './session.routes.ts';
 import { shopRoutes } from './shop.routes.ts';
 import { snagsRoutes } from './snags.routes.ts';
 import { symptomsRoutes } from './symptoms.routes.ts';
+import { toolsRoutes } from './tools.routes.ts';
 import { upkeepRoutes } from './upkeep.routes.ts';
 import { vehicleRoutes } from './vehicle.routes.ts';
 import { voiceRoutes } from './voice.routes.ts';
@@ -55,6 +56,7 @@ export const ROUTES = {
   ...benchRoutes,
   ...snagsRoutes,
   ...workRoutes,
+  ...toolsRoutes,
   ...walkRoutes,
   ...planRoutes,
   ...partsRoutes,

@@ -32,6 +32,7 @@ import { letters } from './fillLetters.ts';
 import { outwork } from './fillOutwork.ts';
 import { part } from './fillParts.ts';
 import { takeDrawing, takeHum } from './fillPhotos.ts';
+import { lendTools } from './fillTools.ts';
 import { work } from './fillWork.ts';
 import { lookOver } from './fillInspections.ts';
 import { measure } from './fillReadings.ts';
@@ -154,6 +155,7 @@ async function fillDemo(real: Deps): Promise<void> {
   for (const step of steps) await take(shop, step);
   shop.setClock(real.clock.now());
   await setToday(deps, people, today, id);
+  await lendTools(deps, people.get('W')!, today, id);
 }
 
 /** Eight in the morning and some minutes of a day. */

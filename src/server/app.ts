@@ -33,6 +33,7 @@ import { sessionRoutes } from './features/session/session.routes.ts';
 import { shopRoutes } from './features/shop/shop.routes.ts';
 import { snagsRoutes } from './features/snags/snags.routes.ts';
 import { symptomsRoutes } from './features/symptoms/symptoms.routes.ts';
+import { toolsRoutes } from './features/tools/tools.routes.ts';
 import { upkeepRoutes } from './features/upkeep/upkeep.routes.ts';
 import { vehicleRoutes } from './features/vehicle/vehicle.routes.ts';
 import { voiceRoutes } from './features/voice/voice.routes.ts';
@@ -101,6 +102,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     snagsRoutes(deps),
     benchRoutes(deps),
     planRoutes(deps),
+    toolsRoutes(deps),
     walkRoutes(deps),
     partsRoutes(deps),
     outworkRoutes(deps),

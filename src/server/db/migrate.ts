@@ -36,6 +36,7 @@ import * as addBuildStages from '../../../migrations/20261211_add_build_stages.t
 import * as addReaderScopes from '../../../migrations/20261212_add_reader_scopes.ts';
 import * as indexWhatIsAskedBy from '../../../migrations/20261213_index_what_is_asked_by.ts';
 import * as addEntryActs from '../../../migrations/20261214_add_entry_acts.ts';
+import * as addLoans from '../../../migrations/20261215_add_loans.ts';
 import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -79,6 +80,7 @@ const MIGRATIONS = {
   '20261212_add_reader_scopes': addReaderScopes,
   '20261213_index_what_is_asked_by': indexWhatIsAskedBy,
   '20261214_add_entry_acts': addEntryActs,
+  '20261215_add_loans': addLoans,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -67,6 +67,7 @@ const params = {
   register: 'unit',
   rule: 'tyres',
   rowId: nextId(),
+  loanId: nextId(),
   size: 'thumb',
   hash: 'nonsense',
   token: 'nonsense',

@@ -15,6 +15,7 @@ import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Head, Mono, Now, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, narrow, size, space, touch } from '../../ui/tokens.ts';
+import { OverdueLoans } from '../tools/index.ts';
 import { FreesToday, holdsOf, waitsQuery } from '../waits/index.ts';
 import { floorQuery } from './floor.queries.ts';
 
@@ -118,6 +119,7 @@ export default function FloorPage() {
           </p>
         )}
         <FreesToday acts={acts} />
+        <OverdueLoans />
         <Cars title="Needs a person now" cars={now} manner={manner} />
         <Cars title={now.length > 0 ? 'Going on' : 'All cars'} cars={rest} manner={manner} />
       </Stack>
