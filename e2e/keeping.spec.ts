@@ -21,7 +21,7 @@ import pg from 'pg';
 import { data, databaseUrl, laneOf, start } from './started.ts';
 
 test.describe.configure({ mode: 'serial' });
-test.setTimeout(300_000);
+test.setTimeout(600_000);
 
 const PORT = 4196;
 const folder = path.join(data, 'private');

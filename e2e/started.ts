@@ -33,7 +33,8 @@ export async function start(args: string[], env: Record<string, string>): Promis
   child.stdout!.on('data', (c) => (out += String(c)));
   child.stderr!.on('data', (c) => (out += String(c)));
   const hasEnded = (): boolean => child.exitCode !== null || child.signalCode !== null;
-  await expect.poll(() => hasEnded() || out.includes('Avrik is open at'), { timeout: 90_000 }).toBe(true);
+  // The demo shop is filled meanwhile, beside the other lane.
+  await expect.poll(() => hasEnded() || out.includes('Avrik is open at'), { timeout: 240_000 }).toBe(true);
   if (hasEnded()) throw new Error(`Avrik did not start: ${out}`);
   const ended = () => new Promise<number | null>((resolve) => void child.once('exit', resolve));
   const stop = () => {
