@@ -64,7 +64,7 @@ let copy: string;
 
 test('a first filling that is killed leaves no part of a shop: the next start fills it whole', async () => {
   const child = start([], env);
-  await expect.poll(() => existsSync(inFolder('running.json')), { timeout: 60_000 }).toBe(true);
+  await expect.poll(() => existsSync(inFolder('running.json')), { timeout: 120_000 }).toBe(true);
   const { pid } = JSON.parse(readFileSync(inFolder('running.json'), 'utf8')) as { pid: number };
   const serverOf = (): number =>
     Number(readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ')[0]);
@@ -74,7 +74,7 @@ test('a first filling that is killed leaves no part of a shop: the next start fi
       () =>
         existsSync(inFolder('photos')) ? readdirSync(inFolder('photos'), { recursive: true }).length : 0,
       {
-        timeout: 60_000,
+        timeout: 120_000,
       },
     )
     .toBeGreaterThan(20);
