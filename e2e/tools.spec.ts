@@ -4,8 +4,7 @@ import { signIn } from './support.ts';
 
 test('lent with a day, overdue on the Floor, given a later day, back', async ({ page }) => {
   await signIn(page, 'technician');
-  await page.goto('/shop');
-  await page.getByRole('link', { name: 'Tools lent' }).click();
+  await page.getByRole('link', { name: 'Tools lent' }).first().click();
   await page.getByRole('button', { name: 'Lend a tool' }).focus();
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog');

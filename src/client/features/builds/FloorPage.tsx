@@ -107,6 +107,7 @@ export default function FloorPage() {
           <Link to="/bench">The bench</Link>
           <Link to="/outwork">Outwork</Link>
           <Link to="/hours">Hours</Link>
+          <Link to="/tools">Tools lent</Link>
           <Link to="/gone">Handed over</Link>
           {seesPrices && <Link to="/costs">Costs</Link>}
           {seesPrices && <Link to="/round">Letters</Link>}

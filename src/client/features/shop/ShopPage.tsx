@@ -129,7 +129,6 @@ export default function ShopPage() {
           <Link to="/shop/rules">House rules</Link>
           {person.role === 'owner' && <Link to="/shop/mail">Mail server</Link>}
           <Link to="/shop/playbooks">Playbooks</Link>
-          <Link to="/tools">Tools lent</Link>
         </Links>
         <Lists>
           <List

@@ -44,7 +44,7 @@ export default function ToolsPage() {
       <Stack $gap="l">
         <Row>
           <Title>Tools lent</Title>
-          <Link to="/shop">Shop</Link>
+          <Link to="/">Floor</Link>
           <Button onPress={() => setOpen('new')}>Lend a tool</Button>
         </Row>
         {out.length === 0 && <Quiet>Every tool is here.</Quiet>}
