@@ -10,8 +10,8 @@ import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
 import { usePutLoan } from './tools.queries.ts';
 
 /** What is sent of a loan that stands. */
-export const asKept = ({ id: _id, due, backOn, ...loan }: LoanView): LoanPutDto => ({
-  ...loan,
+export const asKept = ({ version, what, lentTo, lentOn, due, backOn }: Omit<LoanView, 'id'>): LoanPutDto => ({
+  ...{ version, what, lentTo, lentOn },
   ...(due === null ? {} : { due }),
   ...(backOn === null ? {} : { backOn }),
 });

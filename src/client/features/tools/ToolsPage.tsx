@@ -75,10 +75,8 @@ function Loan({ loan, onChange }: { loan: LoanView; onChange?: () => void }) {
   const day = (d: string): string => formatDay(d, locale, today);
   const { what, lentTo, lentOn, due, backOn } = loan;
   const isOut = backOn === null;
-  const turn = (): void => {
-    const { backOn: _, ...kept } = asKept(loan);
-    put.mutate({ loanId: loan.id, body: isOut ? { ...kept, backOn: today } : kept });
-  };
+  const turn = (): void =>
+    put.mutate({ loanId: loan.id, body: asKept({ ...loan, backOn: isOut ? today : null }) });
   return (
     <Item>
       <span>
