@@ -55,6 +55,27 @@ const order = async (buildId: string): Promise<{ partId: string; entry: EntryVie
   return { partId, entry: await kept(buildId, [{ act: 'order', type: 'part', id: partId }], ORDER) };
 };
 
+/** A piece that is out with a batch of its own. */
+async function pieceOut(
+  buildId: string,
+  { what = 'hinges', count = 2, promised }: { what?: string; count?: number; promised?: string } = {},
+): Promise<{ pieceId: string; batchId: string }> {
+  const [pieceId, batchId] = [nextId(), nextId()];
+  await it.owner
+    .put(pathOf('piecePut', { buildId, pieceId }))
+    .send({ version: 0, entryId: nextId(), what, count, bag: '', note: '', treatment: 'plate' })
+    .expect(200);
+  await it.owner
+    .put(pathOf('batchPut', { batchId }))
+    .send({ version: 0, vendor: 'Halcyon Platers', treatment: 'plate', note: '', pieceIds: [pieceId] })
+    .expect(200);
+  await it.owner
+    .post(pathOf('batchSend', { batchId }))
+    .send({ version: 1, actId: nextId(), pieceIds: [pieceId], promised })
+    .expect(200);
+  return { pieceId, batchId };
+}
+
 describe('parts', () => {
   test('ordered by a line, ten times at once: one part on order, one entry, its money committed', async () => {
     const buildId = await makeBuild(it.owner);
@@ -379,27 +400,7 @@ describe('work', () => {
 
 test('what is back from its vendor is checked in with its batch, and out again when that is taken back', async () => {
   const buildId = await makeBuild(it.owner);
-  const [pieceId, batchId] = [nextId(), nextId()];
-  await it.owner
-    .put(pathOf('piecePut', { buildId, pieceId }))
-    .send({
-      version: 0,
-      entryId: nextId(),
-      what: 'door hinges',
-      count: 4,
-      bag: '12',
-      note: '',
-      treatment: 'plate',
-    })
-    .expect(200);
-  await it.owner
-    .put(pathOf('batchPut', { batchId }))
-    .send({ version: 0, vendor: 'Halcyon Platers', treatment: 'plate', note: '', pieceIds: [pieceId] })
-    .expect(200);
-  await it.owner
-    .post(pathOf('batchSend', { batchId }))
-    .send({ version: 1, actId: nextId(), pieceIds: [pieceId] })
-    .expect(200);
+  const { pieceId, batchId } = await pieceOut(buildId, { what: 'door hinges', count: 4 });
   expect(await things(buildId)).toMatchObject([
     { type: 'piece', id: pieceId, state: 'out', vendor: 'Halcyon Platers' },
   ]);
@@ -502,25 +503,7 @@ describe('one day a thing', () => {
 
   test('a piece that is out: its day is the batch’s, on the desk of outside work too', async () => {
     const buildId = await makeBuild(it.owner);
-    const [pieceId, batchId] = [nextId(), nextId()];
-    const piece = {
-      version: 0,
-      entryId: nextId(),
-      what: 'hinges',
-      count: 2,
-      bag: '',
-      note: '',
-      treatment: 'plate',
-    };
-    await it.owner.put(pathOf('piecePut', { buildId, pieceId })).send(piece).expect(200);
-    await it.owner
-      .put(pathOf('batchPut', { batchId }))
-      .send({ version: 0, vendor: 'Halcyon Platers', treatment: 'plate', note: '', pieceIds: [pieceId] })
-      .expect(200);
-    await it.owner
-      .post(pathOf('batchSend', { batchId }))
-      .send({ version: 1, actId: nextId(), pieceIds: [pieceId], promised: '2026-03-20' })
-      .expect(200);
+    const { pieceId, batchId } = await pieceOut(buildId, { promised: '2026-03-20' });
     const promised = async (): Promise<string> =>
       (await it.owner.get(pathOf('outworkRead')).expect(200)).body.batches.find(
         (b: { id: string }) => b.id === batchId,
@@ -569,7 +552,7 @@ describe('any act and its taking back give the state before, on every page that 
   test('one after the other', async () => {
     it.server.clock.set('2026-03-11T08:00:00.000Z');
     const buildId = await makeBuild(it.owner, { discretionMinor: 1_000_000 });
-    const [task, mine, lineId, pieceId, batchId] = [nextId(), nextId(), nextId(), nextId(), nextId()];
+    const [task, mine, lineId] = [nextId(), nextId(), nextId()];
     const { partId } = await order(buildId);
     await putTask(buildId, task).expect(200);
     await putTask(buildId, mine, { title: 'Primer' }).expect(200);
@@ -577,26 +560,7 @@ describe('any act and its taking back give the state before, on every page that 
       .put(pathOf('estimateLinePut', { buildId, lineId }))
       .send(estimateLine({ title: 'Brakes' }))
       .expect(200);
-    await it.owner
-      .put(pathOf('piecePut', { buildId, pieceId }))
-      .send({
-        version: 0,
-        entryId: nextId(),
-        what: 'hinges',
-        count: 2,
-        bag: '',
-        note: '',
-        treatment: 'plate',
-      })
-      .expect(200);
-    await it.owner
-      .put(pathOf('batchPut', { batchId }))
-      .send({ version: 0, vendor: 'Halcyon Platers', treatment: 'plate', note: '', pieceIds: [pieceId] })
-      .expect(200);
-    await it.owner
-      .post(pathOf('batchSend', { batchId }))
-      .send({ version: 1, actId: nextId(), pieceIds: [pieceId] })
-      .expect(200);
+    const { pieceId } = await pieceOut(buildId);
     const hold = line({ kind: 'waiting', text: 'waiting on glass', facts: { subject: 'glass' } });
     await it.owner.post(pathOf('entryAdd', { buildId })).send(hold).expect(200);
     // The discretion that hours on a line use stays used: work was begun on it. So it is begun before.
