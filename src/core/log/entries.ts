@@ -16,7 +16,10 @@ export interface Entry {
   text: string;
   facts: Facts;
   audience: Audience;
-  /** When the part, piece or batch that it is about is due now; null where no day is named; absent where it is about none. */
+  /**
+   * When the part that it is about is due now; null where no day is named, and for a piece or batch, whose day is told with what
+   * is away; absent where it is about none.
+   */
   thingDue?: Day | null;
   correctsId: string | null;
   /** Ids of the photographs that came with it. */

@@ -218,6 +218,14 @@ function EndWait({ build, wait }: { build: BuildView; wait: BuildView['waits'][n
   );
 }
 
+/** A button beside running text would push its lines apart. */
+const HoldLine = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  column-gap: ${space.s};
+`;
+
 /** Everything that holds it up, as the Floor says it: what ends last in front, with what would help. */
 function Waits({ build }: { build: BuildView }) {
   const { today, locale } = useManner();
@@ -239,18 +247,20 @@ function Waits({ build }: { build: BuildView }) {
         const wait = build.waits.find((w) => w.entryId === h.entryId);
         const line = (
           <>
-            {isLate && <Now>Late.</Now>} {waitInWords(h, today, locale)}.{' '}
-            {h === held?.binding && <Quiet>To free it: {h.act}.</Quiet>}
+            <span>
+              {isLate && <Now>Late.</Now>} {waitInWords(h, today, locale)}.{' '}
+              {h === held?.binding && <Quiet>To free it: {h.act}.</Quiet>}
+            </span>
             {wait && <EndWait build={build} wait={wait} />}
           </>
         );
         const key = `${h.kind} ${h.what}`;
         return isLate ? (
           <Notice key={key} $tone="oxide">
-            {line}
+            <HoldLine>{line}</HoldLine>
           </Notice>
         ) : (
-          <p key={key}>{line}</p>
+          <HoldLine key={key}>{line}</HoldLine>
         );
       })}
       <Rests build={build} />

@@ -449,7 +449,7 @@ describe('one day a thing', () => {
   test('a wait for a part has the day of the part, whoever moves it; one hold, one sentence in the letter', async () => {
     it.server.clock.set('2026-03-11T10:00:00.000Z');
     const buildId = await makeBuild(it.owner);
-    const { partId } = await order(buildId);
+    const { partId, entry: ordered } = await order(buildId);
     const said = await kept(buildId, [{ act: 'expect', type: 'part', id: partId }], WAITING);
     expect(said.acts).toEqual([{ act: 'new date', type: 'part', id: partId }]);
     expect(await daysOf(buildId)).toEqual(Array(4).fill('2026-04-02'));
@@ -465,6 +465,12 @@ describe('one day a thing', () => {
       .expect(200);
     expect(await daysOf(buildId)).toEqual(Array(4).fill('2026-04-09'));
     await takeBack(buildId, said.id).expect(409);
+    // Nor do words that are put right bring an older day back.
+    const now = { ...WAITING, text: 'waiting on the hoses, due 2 April', audience: 'customer' };
+    await correct(buildId, said.id, { now }).expect(200);
+    const orderNow = { ...ORDER, text: 'ordered 4 new hoses', audience: 'customer' };
+    await correct(buildId, ordered.id, { now: orderNow }).expect(200);
+    expect(await daysOf(buildId)).toEqual(Array(4).fill('2026-04-09'));
     // Here, by whatever way: nothing waits for it any more.
     const here = await kept(buildId, [{ act: 'receive', type: 'part', id: partId }], {
       kind: 'arrived',
@@ -513,7 +519,11 @@ describe('one day a thing', () => {
       facts: { subject: 'hinges', due: '2026-04-02' },
     });
     expect(await promised()).toBe('2026-04-02');
-    expect((await daysOf(buildId)).slice(0, 2)).toEqual(Array(2).fill('2026-04-02'));
+    // The Floor and the build page have the wait without a day of its own; its hold says when the batch is expected.
+    expect(await daysOf(buildId)).toEqual([undefined, undefined, '2026-04-02']);
+    const letter = await drafted(buildId);
+    expect(letter).toContain('expected back Thu 2 Apr');
+    expect(letter.match(/expected/g)).toHaveLength(1);
     const now = { ...WAITING, audience: 'customer', facts: { subject: 'hinges', due: '2026-04-20' } };
     await correct(buildId, said.id, { now }).expect(200);
     expect(await promised()).toBe('2026-04-20');

@@ -17,6 +17,7 @@ import {
   seesPrices,
   wasTakenBack,
   whenIn,
+  type Revision,
 } from '../entries/index.ts';
 import { revisePiece } from '../outwork/index.ts';
 import { revisePart } from '../parts/index.ts';
@@ -106,11 +107,11 @@ export const correctEntry = async (
     await holdBatches(tx, acts);
     const build = await buildForUpdate(tx, buildId);
     if (!build) throw notFound('entry');
-    const { row } = await correctable(tx, who, buildId, dto.correctsId);
+    const { row, before } = await correctable(tx, who, buildId, dto.correctsId);
     const isNew = !(await entryById(tx, dto.id));
     if (isNew && acts.length > 0 && !(await wasTakenBack(tx, row))) {
       if (holds === 'withdrawn' || holds.kind !== row.kind) await takeBackAll(tx, deps, acts, row.id);
-      else await revise(tx, deps, acts, holds.facts, row.id);
+      else await revise(tx, deps, acts, { was: before.facts, now: holds.facts }, row.id);
     }
     await correctIn(tx, deps, who, build, dto, holds);
     return entryShown(tx, who, dto.correctsId);
@@ -122,10 +123,10 @@ async function revise(
   tx: Tx,
   deps: Deps,
   acts: readonly DoneAct[],
-  facts: EntryAddDto['facts'],
+  revision: Revision,
   entryId: string,
 ): Promise<void> {
   for (const done of acts)
-    if (done.type === 'part') await revisePart(tx, done, facts, entryId);
-    else if (done.type === 'piece') await revisePiece(tx, deps, done, facts);
+    if (done.type === 'part') await revisePart(tx, done, revision, entryId);
+    else if (done.type === 'piece') await revisePiece(tx, deps, done, revision);
 }

@@ -44,18 +44,17 @@ interface RowColumns {
 
 /**
  * What a build `b` was said to wait for and still does. A wait for a part or a piece is over when that is here, and due when that is:
- * the day is kept with the thing, and nowhere else.
+ * the day of a part is kept with it; when a piece comes back follows from its batch, and is said by its hold.
  */
 export const WAITS_NOW = `(
   select coalesce(jsonb_agg(jsonb_strip_nulls(
-      case when w ? 'about' then w || jsonb_build_object('due', coalesce(wp.due, wb.promised)) else w end) order by n), '[]')
+      case when w ? 'about' then w || jsonb_build_object('due', wp.due) else w end) order by n), '[]')
   from jsonb_array_elements(b.standing -> 'waits') with ordinality x (w, n)
   left join parts wp on wp.shop_id = b.shop_id and w -> 'about' ->> 'type' = 'part'
     and wp.id = (w -> 'about' ->> 'id')::uuid and wp.removed_at is null
     and wp.state in ('to find', 'to order', 'ordered', 'wrong')
   left join pieces wq on wq.shop_id = b.shop_id and w -> 'about' ->> 'type' = 'piece'
     and wq.id = (w -> 'about' ->> 'id')::uuid and wq.removed_at is null and wq.state in ('off', 'out', 'missing')
-  left join batches wb on wb.shop_id = wq.shop_id and wb.id = wq.batch_id
   where not w ? 'about' or wp.id is not null or wq.id is not null)`;
 
 const ROW_COLUMNS = `b.id, b.number, b.nickname, b.stage, v.name as vehicle, v.year as vehicle_year, c.name as customer,

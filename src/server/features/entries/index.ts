@@ -12,7 +12,7 @@ export {
   whenIn,
   type Done,
 } from './entries.service.ts';
-export type { LineCall, Prepare, Prepared, TakeBack } from './lineAct.ts';
+export type { LineCall, Prepare, Prepared, Revision, TakeBack } from './lineAct.ts';
 export { asReadBy, refuseHidden, seesPrices, withoutPrices } from './prices.ts';
 export {
   entryById,

@@ -20,6 +20,12 @@ export interface LineCall {
   at: string;
 }
 
+/** The facts of an entry before they are put right, and after. */
+export interface Revision {
+  was: Facts;
+  now: Facts;
+}
+
 /** What was looked at and allowed, and is done once the entry is kept. */
 export interface Prepared {
   done: DoneAct;

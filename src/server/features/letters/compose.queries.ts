@@ -39,13 +39,8 @@ export const entriesForDraft = (
      select e.*, coalesce((
          select array_agg(p.id order by coalesce(p.taken_at, p.recorded_at), p.id) from photos p
          where p.shop_id = e.shop_id and p.entry_id = e.id and p.removed_at is null), '{}') as media,
-       case e.about_type
-         when 'part' then (select t.due from parts t where t.shop_id = e.shop_id and t.id = e.about_id)
-         when 'batch' then (select b.promised from batches b where b.shop_id = e.shop_id and b.id = e.about_id)
-         when 'piece' then (select b.promised from pieces t
-           join batches b on b.shop_id = t.shop_id and b.id = t.batch_id
-           where t.shop_id = e.shop_id and t.id = e.about_id)
-       end as thing_due
+       case when e.about_type = 'part'
+         then (select t.due from parts t where t.shop_id = e.shop_id and t.id = e.about_id) end as thing_due
      from entries e
      where e.shop_id = :shopId and e.build_id = :buildId
        and (e.seq > :toldUpTo or e.id in (select id from touched) or e.corrects_id in (select id from touched))

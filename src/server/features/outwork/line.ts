@@ -1,12 +1,18 @@
 /** What is away from a car, as a line of the log names it: waited for, or back, whole, and right as far as it was looked at. */
 import type { DoneAct, LineAct } from '#core/acts/acts.ts';
 import type { PieceState } from '#core/outwork/outwork.ts';
-import type { Facts } from '#core/log/kinds.ts';
 import { dayOf, type Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
-import { entryNow, type LineCall, type Prepare, type Prepared, type TakeBack } from '../entries/index.ts';
+import {
+  entryNow,
+  type LineCall,
+  type Prepare,
+  type Prepared,
+  type Revision,
+  type TakeBack,
+} from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import { returnIn } from './batches.service.ts';
 import * as q from './outwork.queries.ts';
@@ -99,11 +105,14 @@ async function takeBackPromise(tx: Tx, { before }: DoneAct<PromiseBefore>, entry
   await q.setPromise(tx, before);
 }
 
-/** The day follows the facts of its entry when they are put right. */
-export async function revisePiece(tx: Tx, deps: Deps, done: DoneAct, facts: Facts): Promise<void> {
+/** The day follows the facts of its entry when they are put right, unless another was named since. */
+export async function revisePiece(tx: Tx, deps: Deps, done: DoneAct, { was, now }: Revision): Promise<void> {
   if (done.act !== ('expect' satisfies LineAct)) return;
+  const before = done.before as PromiseBefore;
+  const batch = await q.batchForUpdate(tx, before.batchId);
+  if (batch?.promised !== (was.due ?? before.promised)) return;
   const given = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
-  await promise(tx, done.before as PromiseBefore, facts.due, given);
+  await promise(tx, before, now.due, given);
 }
 
 export const takeBackOfPiece: TakeBack = async (tx, _deps, done, entryId) => {

@@ -1,10 +1,16 @@
 /** Parts, as a line of the log acts on them: ordered, received, fitted. */
 import type { DoneAct, LineAct } from '#core/acts/acts.ts';
-import type { Facts } from '#core/log/kinds.ts';
 import { placedName } from '#core/log/sentences.ts';
 import { UNSAID, type PartAct, type PartDone } from '#core/parts/parts.ts';
 import { invalidAt, notFound } from '../../http/refusal.ts';
-import { entryNow, seesPrices, type LineCall, type Prepare, type TakeBack } from '../entries/index.ts';
+import {
+  entryNow,
+  seesPrices,
+  type LineCall,
+  type Prepare,
+  type Revision,
+  type TakeBack,
+} from '../entries/index.ts';
 import { doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
 import * as q from './parts.queries.ts';
 
@@ -85,17 +91,21 @@ export const takeBackOfPart: TakeBack = async (tx, deps, done, entryId) => {
   await takeBackPart(tx, deps, done as DoneAct<PartBefore>, entryId);
 };
 
-/** A part follows the facts of its entry when they are put right: what was ordered, what it costs, from whom; for when. */
+/**
+ * A part follows the facts of its entry when they are put right: what was ordered, what it costs, from whom; for when, unless another
+ * day was named since.
+ */
 export async function revisePart(
   tx: LineCall['tx'],
   done: DoneAct,
-  facts: Facts,
+  { was, now: facts }: Revision,
   entryId: string,
 ): Promise<void> {
   const part = await q.partById(tx, done.id);
   if (done.act === ('expect' satisfies LineAct) || done.act === ('new date' satisfies PartAct)) {
-    if (part?.state === 'ordered')
-      await q.setDue(tx, part.id, facts.due ?? (done as DoneAct<PartBefore>).before!.due);
+    const before = (done as DoneAct<PartBefore>).before!.due;
+    if (part?.state === 'ordered' && part.due === (was.due ?? before))
+      await q.setDue(tx, part.id, facts.due ?? before);
     return;
   }
   if (done.act !== ('order' satisfies LineAct)) return;
@@ -112,6 +122,6 @@ export async function revisePart(
     id: part.id,
     content,
     vendor: vendor ?? part.vendor,
-    due: part.state === 'ordered' ? (due ?? null) : part.due,
+    due: part.state === 'ordered' && part.due === (was.due ?? null) ? (due ?? null) : part.due,
   });
 }
