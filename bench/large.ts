@@ -1,51 +1,27 @@
 /**
- * A large shop: 60 builds, 3,000 tasks, 100,000 entries, 100,000 parts. The Floor against the bare handler, what every car
- * waits for, a search through all parts, and how soon a move is seen on another screen.
+ * A shop of ten years: 1,000 builds of which 40 are open, 500,000 entries, 60,000 tasks, 100,000 parts. Every route that reads
+ * against the same shop with the same open builds and one month of data, asked in turns; the Floor against the bare handler; a
+ * search through all parts, and how soon a move is seen on another screen.
  */
-import pg from 'pg';
+import type pg from 'pg';
 import { chromium } from '@playwright/test';
+import type { RouteSpec } from '../src/contract/route.ts';
+import { ROUTES } from '../src/contract/routes.ts';
+import { fillMonth, fillTenYears } from '../tests/support/tenYears.ts';
 import { compare } from './endpoints.ts';
 import type { Line } from './line.ts';
-import type { BenchServers } from './servers.ts';
+import { onDatabase, type BenchServers } from './servers.ts';
 
-const SIZE = { builds: 60, tasks: 3000, entries: 100_000, parts: 100_000 };
 const ASKED = 40;
 const MOVES = 15;
+/** Of each route, in each shop. */
+const ROUNDS = 12;
+/** What differs by less is the noise of the machine. */
+const NOISE_MS = 5;
 
-/** Copies of the demo's rows, by the owner of the tables: what the services would have written in some years. */
-const FILL = `
-  create temp table shop as select id from shops;
-  insert into builds (shop_id, id, number, nickname, customer_id, vehicle_id, standard, promised, arrived_at, standing)
-    select b.shop_id, gen_random_uuid(), 'X-' || n, 'car ' || n, b.customer_id, b.vehicle_id, b.standard, b.promised,
-      b.arrived_at, b.standing
-    from generate_series(1, :builds) n
-    join lateral (select * from builds where number like 'B-%' order by number offset n % 16 limit 1) b on true;
-  create temp table many as
-    select id, shop_id, row_number() over (order by number) as at, count(*) over () as of from builds;
-  insert into tasks (shop_id, id, build_id, position, content, state, made_at)
-    select m.shop_id, gen_random_uuid(), m.id, 1000 + n, jsonb_build_object(
-      'title', 'task ' || n, 'work', 'mechanical', 'minutes', 60, 'cautions', '[]'::jsonb), 'to do', now()
-    from generate_series(1, :tasks) n join many m on m.at = n % m.of + 1;
-  insert into entries (shop_id, build_id, id, seq, at, recorded_at, kind, text, facts, audience)
-    select m.shop_id, m.id, gen_random_uuid(), 10000000 + n, now() - n * interval '1 minute', now(), 'did',
-      'did something to part ' || n, jsonb_build_object('subject', 'part ' || n, 'minutes', 60), 'customer'
-    from generate_series(1, :entries) n join many m on m.at = n % m.of + 1;
-  update shop_counters set last_seq = 10000000 + :entries;
-  insert into parts (shop_id, id, build_id, content, state, vendor, made_at, words)
-    select m.shop_id, gen_random_uuid(), m.id, jsonb_build_object('what', 'bracket ' || n, 'quantity', 1,
-      'number', 'BR-' || n, 'catalogue', 'the catalogue of 1958', 'instead', '', 'source', 'supplier', 'sourceNote', ''),
-      'fitted', 'Tern & Sons', now() - n * interval '1 minute', 'bracket ' || n || ' br-' || n || ' the catalogue of 1958 tern & sons'
-    from generate_series(1, :parts) n join many m on m.at = n % m.of + 1;
-  analyze;`;
-
-async function fillLarge(): Promise<void> {
-  const client = new pg.Client({ connectionString: process.env.AVRIK_BENCH_DATABASE! });
-  await client.connect();
-  const { rows } = await client.query<{ n: number }>('select count(*)::int as n from builds');
-  const missing = SIZE.builds - rows[0]!.n;
-  const sizes: Record<string, number> = { ...SIZE, builds: missing };
-  await client.query(FILL.replace(/:(builds|tasks|entries|parts)\b/g, (_, k: string) => String(sizes[k])));
-  await client.end();
+async function fillYears(client: pg.Client): Promise<void> {
+  await fillMonth(client);
+  await fillTenYears(client);
 }
 
 const median = (values: number[]): number =>
@@ -108,15 +84,83 @@ async function movesMs({ app, cookie, buildId }: BenchServers): Promise<number> 
   }
 }
 
+/** Milliseconds until an answer is here whole. */
+async function answerMs(url: string, cookie: string): Promise<number> {
+  const began = performance.now();
+  const response = await fetch(url, { headers: { cookie } });
+  await response.arrayBuffer();
+  if (response.status >= 500) throw new Error(`${url}: ${response.status}`);
+  return performance.now() - began;
+}
+
+interface RouteTimes {
+  name: string;
+  monthMs: number;
+  yearsMs: number;
+  /** Drawn as paper, page by page. */
+  isPaper: boolean;
+}
+
+/** Every route that reads and is asked by a build or by nothing, in turns in both shops. */
+async function routeTimes(servers: BenchServers): Promise<RouteTimes[]> {
+  return servers.beside(fillMonth, async (month, monthCookie) => {
+    const times: RouteTimes[] = [];
+    for (const [name, { method, path }] of Object.entries(ROUTES) as [string, RouteSpec][]) {
+      const others = [...path.matchAll(/:(\w+)/g)].some(([, param]) => param !== 'buildId');
+      if (method !== 'get' || others || name === 'live') continue;
+      const at = path.replace(':buildId', servers.buildId);
+      const [inMonth, inYears]: [number[], number[]] = [[], []];
+      for (let round = 0; round < ROUNDS; round += 1) {
+        inMonth.push(await answerMs(`${month}${at}`, monthCookie));
+        inYears.push(await answerMs(`${servers.app}${at}`, servers.cookie));
+      }
+      const [monthMs, yearsMs] = [median(inMonth.slice(2)), median(inYears.slice(2))];
+      times.push({ name, monthMs, yearsMs, isPaper: name.endsWith('Pdf') });
+    }
+    return times;
+  });
+}
+
+const most = (of: readonly RouteTimes[], by: (t: RouteTimes) => number): RouteTimes =>
+  of.reduce((a, b) => (by(b) > by(a) ? b : a));
+
+async function yearsAgainstMonth(servers: BenchServers): Promise<Line[]> {
+  const times = await routeTimes(servers);
+  const growth = ({ monthMs, yearsMs }: RouteTimes): number =>
+    yearsMs - monthMs < NOISE_MS ? 1 : yearsMs / monthMs;
+  const [grown, slow] = [
+    most(times, growth),
+    most(
+      times.filter((t) => !t.isPaper),
+      (t) => t.yearsMs,
+    ),
+  ];
+  return [
+    {
+      what: `Ten years against a month, ${times.length} routes: the one that grew most (${grown.name})`,
+      value: growth(grown),
+      unit: 'of a month',
+      goal: { atMost: 1.5 },
+    },
+    {
+      what: `Ten years: the slowest route (${slow.name})`,
+      value: slow.yearsMs,
+      unit: 'ms',
+      goal: { atMost: 300 },
+    },
+  ];
+}
+
 export async function benchLarge(servers: BenchServers): Promise<Line[]> {
-  await fillLarge();
+  await onDatabase(process.env.AVRIK_BENCH_DATABASE!, fillYears);
   const { app, bare, cookie } = servers;
   const words = ['bracket 4711', 'br-99', 'no such part', 'tern', 'bracket 99999'];
   const searches = words.map((w) => `/api/parts?q=${encodeURIComponent(w)}`);
   return [
-    ...(await compare('Floor, large shop', `${app}/api/floor`, `${bare}/floor`, cookie)),
+    ...(await yearsAgainstMonth(servers)),
+    ...(await compare('Floor, shop of ten years', `${app}/api/floor`, `${bare}/floor`, cookie)),
     {
-      what: 'What every car waits for, large shop: one answer',
+      what: 'What every car waits for, shop of ten years: one answer',
       value: await askedMs(servers, ['/api/waits']),
       unit: 'ms',
       goal: { atMost: 300 },

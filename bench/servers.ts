@@ -3,6 +3,7 @@
  * same SQL in the same transactions and send the rows as JSON. The bare ones know no sign-in, no rules, no headers.
  */
 import { spawn, type ChildProcess } from 'node:child_process';
+import pg from 'pg';
 import { migrate } from '../src/server/db/migrate.ts';
 
 export interface BenchServers {
@@ -12,11 +13,17 @@ export interface BenchServers {
   buildId: string;
   /** Process of the application. */
   appPid: number;
+  /** Starts the application once more, on a copy of the demo shop, for the time of some work. */
+  beside: <T>(
+    fill: (client: pg.Client) => Promise<void>,
+    work: (app: string, cookie: string) => Promise<T>,
+  ) => Promise<T>;
   stop: () => Promise<void>;
 }
 
 const APP_PORT = 4189;
 const BARE_PORT = 4188;
+const BESIDE_PORT = 4187;
 const PASSWORD = 'bench';
 
 function launch(file: string, env: Record<string, string>): Promise<ChildProcess> {
@@ -54,6 +61,13 @@ export async function startBenchServers(): Promise<BenchServers> {
   };
   // What filled the demo shop holds on to its memory; a server of every day has only opened it.
   await stopped(await launch('src/server/main.ts', env));
+  const besideUrl = new URL(adminUrl);
+  besideUrl.pathname = `${besideUrl.pathname}_beside`;
+  await onDatabase(new URL('/postgres', adminUrl).href, (client) =>
+    client.query(
+      `create database ${besideUrl.pathname.slice(1)} template ${new URL(adminUrl).pathname.slice(1)}`,
+    ),
+  );
   const app = await launch('src/server/main.ts', env);
   const at = `http://localhost:${APP_PORT}`;
   const { cookie, shopId, buildId } = await enter(at);
@@ -70,11 +84,38 @@ export async function startBenchServers(): Promise<BenchServers> {
     cookie,
     buildId,
     appPid: app.pid!,
+    beside: async (fill, work) => {
+      await onDatabase(besideUrl.href, fill);
+      const appUrl = new URL(url);
+      appUrl.pathname = besideUrl.pathname;
+      const other = await launch('src/server/main.ts', {
+        ...env,
+        PORT: String(BESIDE_PORT),
+        AVRIK_APP_URL: appUrl.href,
+      });
+      const there = `http://localhost:${BESIDE_PORT}`;
+      try {
+        return await work(there, (await enter(there)).cookie);
+      } finally {
+        await stopped(other);
+      }
+    },
     stop: async () => {
       await stopped(bare);
       await stopped(app);
     },
   };
+}
+
+/** Work on a database as the owner of its tables. */
+export async function onDatabase<T>(url: string, work: (client: pg.Client) => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end();
+  }
 }
 
 /** Signs in to the demo shop; answers what the handlers need. */

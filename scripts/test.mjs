@@ -163,7 +163,14 @@ async function main() {
       cluster = await startCluster({
         bin,
         folder,
-        settings: ['max_connections=300', 'fsync=off', 'synchronous_commit=off', 'full_page_writes=off'],
+        settings: [
+          'max_connections=300',
+          'fsync=off',
+          'synchronous_commit=off',
+          'full_page_writes=off',
+          // Counts what statements read.
+          'shared_preload_libraries=pg_stat_statements',
+        ],
       });
       env = { AVRIK_TEST_CLUSTER: cluster.url('{database}'), AVRIK_TEST_DEMO: path.join(data(), 'demo') };
       demo = makeDemo(bin, cluster, env.AVRIK_TEST_DEMO);

@@ -4,7 +4,7 @@ import type {
   BuildCreateDto,
   BuildNextDto,
   BuildView,
-  ClosedQuery,
+  SearchQuery,
   ClosedView,
   CustomerPutDto,
   CustomersView,
@@ -17,11 +17,11 @@ import { get, post, put } from './route.ts';
 
 export const buildsRoutes = {
   floor: get('/api/floor', EVERYBODY).answers<FloorView>(),
-  customersList: get('/api/customers', DESK).answers<CustomersView>(),
+  customersList: get('/api/customers', DESK).asks<SearchQuery>().answers<CustomersView>(),
   buildCreate: post('/api/builds', DESK).takes<BuildCreateDto>().answers<BuildView>(),
   buildStage: post('/api/builds/:buildId/stage', DESK).takes<StageDto>().answers<BuildView>(),
   customerPut: put('/api/builds/:buildId/customer', DESK).takes<CustomerPutDto>().answers<BuildView>(),
-  closedList: get('/api/closed', EVERYBODY).asks<ClosedQuery>().answers<ClosedView>(),
+  closedList: get('/api/closed', EVERYBODY).asks<SearchQuery>().answers<ClosedView>(),
   buildRead: get('/api/builds/:buildId', EVERYBODY).answers<BuildView>(),
   agreedPut: put('/api/builds/:buildId/agreed', DESK).takes<AgreedPutDto>().answers<BuildView>(),
   pausePut: put('/api/builds/:buildId/pauses/:pauseId', DESK).takes<PauseDto>().answers<BuildView>(),

@@ -171,7 +171,8 @@ export interface ClosedBuild {
 export interface ClosedView {
   builds: ClosedBuild[];
 }
-export class ClosedQuery {
+/** What is looked for, in words. */
+export class SearchQuery {
   @IsOptional() @IsString() @MaxLength(100) q?: string;
 }
 
@@ -260,6 +261,8 @@ export interface CustomerView {
 
 export interface CustomersView {
   customers: CustomerView[];
+  /** Whether there are more; a search finds them. */
+  more: boolean;
 }
 
 /** The names the log line knows. */

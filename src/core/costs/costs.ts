@@ -18,7 +18,6 @@ export interface Posting {
   /** Null for what is on no line. */
   lineId: string | null;
   uncharged: Uncharged | null;
-  what: string;
   /** The day it was ordered or sent; null for what came as it was bought. */
   committedOn: Day | null;
   /** The day since which it is owed: worked, here, or invoiced; null while it is only ordered, or only wanted. */

@@ -59,9 +59,45 @@ const holdingOn = <T extends { day: Day }>(of: readonly T[], day: Day): T | unde
     .sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))
     .at(-1);
 
+interface Change {
+  day: Day;
+  line: number;
+  spentMinor: number;
+  committedMinor: number;
+}
+
+/** What a posting changes on its days: ordered, it is committed until it is spent. */
+function changesOf({ committedOn, spentOn, priceMinor }: Posting, line: number): Change[] {
+  const changes: Change[] = [];
+  if (spentOn !== null) changes.push({ day: spentOn, line, spentMinor: priceMinor, committedMinor: 0 });
+  if (committedOn === null || (spentOn !== null && spentOn <= committedOn)) return changes;
+  changes.push({ day: committedOn, line, spentMinor: 0, committedMinor: priceMinor });
+  if (spentOn !== null) changes.push({ day: spentOn, line, spentMinor: 0, committedMinor: -priceMinor });
+  return changes;
+}
+
+/** A sum over lines, each with its tax rounded by itself. */
+class GrossSum {
+  private readonly netByLine: number[];
+  gross = 0;
+
+  constructor(
+    lines: number,
+    private readonly tax: Tax,
+  ) {
+    this.netByLine = Array.from({ length: lines }, () => 0);
+  }
+
+  add(line: number, minor: number): void {
+    const net = this.netByLine[line]!;
+    this.gross += grossOf(net + minor, this.tax) - grossOf(net, this.tax);
+    this.netByLine[line] = net + minor;
+  }
+}
+
 /**
  * A point for each day on which something changed, and today. Only lines named count, each with its tax rounded as in its
- * own sums, so that the last point is the build's sums to the minor unit.
+ * own sums, so that the last point is the build's sums to the minor unit. What lies ahead is in the last point.
  */
 export function costsOverTime(
   postings: readonly Posting[],
@@ -70,30 +106,23 @@ export function costsOverTime(
   tax: Tax,
   today: Day,
 ): CostPoint[] {
-  const days = new Set<Day>([today]);
-  for (const p of postings)
-    for (const d of [p.committedOn, p.spentOn]) if (d !== null && d < today) days.add(d);
-  for (const a of agreed) if (a.day < today) days.add(a.day);
-  const byLine = lineIds.map((id) => postings.filter((p) => p.lineId === id));
-  const gross = (counts: (p: Posting) => boolean): number =>
-    byLine.reduce(
-      (sum, own) =>
-        sum +
-        grossOf(
-          own.filter(counts).reduce((s, p) => s + p.priceMinor, 0),
-          tax,
-        ),
-      0,
-    );
+  const lineAt = new Map(lineIds.map((id, at) => [id, at]));
+  const changes = postings.flatMap((p) => {
+    const line = p.lineId === null ? undefined : lineAt.get(p.lineId);
+    return line === undefined ? [] : changesOf(p, line);
+  });
+  changes.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0));
+  const named = [...postings.flatMap((p) => [p.committedOn, p.spentOn]), ...agreed.map((a) => a.day)];
+  const days = new Set(named.filter((d): d is Day => d !== null && d < today)).add(today);
+  const [spent, committed] = [new GrossSum(lineIds.length, tax), new GrossSum(lineIds.length, tax)];
+  let next = 0;
   return [...days].sort().map((day) => {
     const until = day === today ? '9999-12-31' : day;
-    return {
-      day,
-      approvedMinor: holdingOn(agreed, until)?.approvedMinor ?? 0,
-      spentMinor: gross((p) => p.spentOn !== null && p.spentOn <= until),
-      committedMinor: gross(
-        (p) => p.committedOn !== null && p.committedOn <= until && (p.spentOn === null || p.spentOn > until),
-      ),
-    };
+    for (; next < changes.length && changes[next]!.day <= until; next += 1) {
+      spent.add(changes[next]!.line, changes[next]!.spentMinor);
+      committed.add(changes[next]!.line, changes[next]!.committedMinor);
+    }
+    const approvedMinor = holdingOn(agreed, until)?.approvedMinor ?? 0;
+    return { day, approvedMinor, spentMinor: spent.gross, committedMinor: committed.gross };
   });
 }

@@ -41,6 +41,17 @@ export function rateOn(rates: readonly Rate[], hour: HourWorked): { chargeMinor:
   return { chargeMinor: first('chargeMinor'), costMinor: first('costMinor') };
 }
 
+/** The same for many hours: of the same person, work and day it is looked for once. */
+export function ratesByHour(rates: readonly Rate[]): (hour: HourWorked) => ReturnType<typeof rateOn> {
+  const known = new Map<string, ReturnType<typeof rateOn>>();
+  return (hour) => {
+    const key = `${hour.day} ${hour.personId} ${hour.work}`;
+    let found = known.get(key);
+    if (!found) known.set(key, (found = rateOn(rates, hour)));
+    return found;
+  };
+}
+
 /**
  * Why a rate cannot be kept, by field; empty where it can. A rate never rewrites what was worked before: it holds from
  * today or later. Only a person of whom no rate is known yet may be given one that holds for what they did already.

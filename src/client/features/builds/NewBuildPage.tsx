@@ -1,6 +1,6 @@
 /** A new build: the car, whose it is, and what it is to become. */
-import { useState } from 'react';
-import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { BuildCreateDto, TELL_BY, type CustomerView } from '#contract/builds.ts';
@@ -49,7 +49,12 @@ export default function NewBuildPage() {
   useTitle('New build');
   const { errors } = form.formState;
   const money = moneyIn(manner);
-  const { data } = useQuery(customersQuery);
+  const [typed, setTyped] = useState('');
+  const search = useDeferredValue(typed.trim());
+  const { data } = useQuery({ ...customersQuery(search), placeholderData: keepPreviousData });
+  // Once there are more than a list holds, what is looked for stays open, however few it finds.
+  const [hasMany, setHasMany] = useState(false);
+  if (data?.more && !hasMany) setHasMany(true);
   const [owner, setOwner] = useState<CustomerView | null>(null);
   const [known, setKnown] = useState('');
   const chooseOwner = (id: string): void => {
@@ -78,6 +83,17 @@ export default function NewBuildPage() {
     <FormPage onSubmit={submit}>
       <Title>New build</Title>
       {person.role === 'owner' && <ReadBook />}
+      {hasMany && (
+        <TextField
+          label="Look for who was here before"
+          placeholder="name or email"
+          value={typed}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            chooseOwner('');
+          }}
+        />
+      )}
       <SelectField label="Whose is it?" value={owner?.id ?? ''} onChange={(e) => chooseOwner(e.target.value)}>
         <option value="">Somebody new</option>
         <Options of={data?.customers} />

@@ -19,10 +19,11 @@ export const buildQuery = (buildId: string) =>
     queryFn: ({ signal }) => call('buildRead', { params: { buildId }, signal }),
   });
 
-export const customersQuery = queryOptions({
-  queryKey: ['customers'],
-  queryFn: ({ signal }) => call('customersList', { signal }),
-});
+export const customersQuery = (q: string) =>
+  queryOptions({
+    queryKey: ['customers', q],
+    queryFn: ({ signal }) => call('customersList', { query: { q }, signal }),
+  });
 
 export function useCreateBuild() {
   const client = useQueryClient();

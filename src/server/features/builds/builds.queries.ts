@@ -4,6 +4,7 @@ import type { Standard } from '#core/log/standards.ts';
 import type { KindSum } from '#core/log/entries.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
+import { containing } from '../../db/like.ts';
 import type { Tx } from '../../db/pool.ts';
 import { rowsPer } from '../../db/together.ts';
 
@@ -200,14 +201,18 @@ export const insertCustomer = (
     c,
   );
 
-/** Every customer with the vehicles of their builds, by name as people sort it. */
-export const customersOf = (tx: Tx): Promise<CustomerView[]> =>
+/** So many customers with the vehicles of their builds, those who came last, by name as people sort it. `q`: part of a name or an address. */
+export const customersOf = (tx: Tx, q: string, most: number): Promise<CustomerView[]> =>
   tx.rows(
     `select c.id, c.name, c.email, c.tell_every_days as "tellEveryDays", c.tell_by as "tellBy", coalesce((
          select jsonb_agg(distinct jsonb_build_object('id', v.id, 'name', v.name, 'year', v.year))
          from builds b join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
          where b.shop_id = c.shop_id and b.customer_id = c.id), '[]') as vehicles
-     from customers c where c.shop_id = :shopId order by c.name collate "und-x-icu", c.id`,
+     from (
+       select * from customers
+       where shop_id = :shopId and (:q = '' or name ilike :like or email ilike :like) order by id desc limit :most) c
+     order by c.name collate "und-x-icu", c.id`,
+    { q, like: containing(q), most },
   );
 
 export const insertVehicle = (

@@ -2,7 +2,7 @@ import {
   AgreedPutDto,
   BuildCreateDto,
   BuildNextDto,
-  ClosedQuery,
+  SearchQuery,
   CustomerPutDto,
   PauseDto,
   StageDto,
@@ -17,7 +17,10 @@ import { createBuild, listCustomers, readBuild, readFloor, setNext } from './bui
 export function buildsRoutes(deps: Deps): Feature {
   return {
     floor: { run: ({ who }) => readFloor(deps, who) },
-    customersList: { run: ({ who }) => listCustomers(deps, who) },
+    customersList: {
+      query: SearchQuery,
+      run: ({ who, query }) => listCustomers(deps, who, query.q ?? ''),
+    },
     buildCreate: { body: BuildCreateDto, run: ({ who, body }) => createBuild(deps, who, body) },
     buildRead: { run: ({ who, params }) => readBuild(deps, who, params.buildId) },
     buildStage: {
@@ -29,7 +32,7 @@ export function buildsRoutes(deps: Deps): Feature {
       run: ({ who, params, body }) => putCustomer(deps, who, params.buildId, body),
     },
     closedList: {
-      query: ClosedQuery,
+      query: SearchQuery,
       run: ({ who, query }) => listClosed(deps, who, query.q ?? ''),
     },
     agreedPut: {

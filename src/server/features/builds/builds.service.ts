@@ -111,8 +111,17 @@ export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto
   });
 }
 
-export const listCustomers = (deps: Deps, who: SignedIn): Promise<CustomersView> =>
-  inShop(deps.db, who.shopId, async (tx) => ({ customers: await q.customersOf(tx) }));
+/** So many customers are listed at once. */
+const MOST_CUSTOMERS = 50;
+
+/** Customers who answer to what is looked for; those who came last, while nothing is. */
+export const listCustomers = (deps: Deps, who: SignedIn, search: string): Promise<CustomersView> =>
+  inShop(deps.db, who.shopId, async (tx) => {
+    const found = await q.customersOf(tx, search.trim(), MOST_CUSTOMERS + 1);
+    if (found.length <= MOST_CUSTOMERS) return { customers: found, more: false };
+    const [first] = found.map((c) => c.id).sort();
+    return { customers: found.filter((c) => c.id !== first), more: true };
+  });
 
 export async function setNext(
   deps: Deps,

@@ -11,6 +11,7 @@ import {
 } from '#core/costs/costs.ts';
 import { costsOverTime, rangeOf, spreadToGo, type AgreedOn, type ExpectedOn } from '#core/costs/overTime.ts';
 import { costOf } from '#core/estimate/lines.ts';
+import { ratesByHour } from '#core/costs/rates.ts';
 import { forMinutes } from '#core/money/money.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -94,29 +95,39 @@ const borneOf = (build: BuildCosts, hours: readonly HourRow[]): CostsView['borne
     ...(build.borne.find((b) => b.uncharged === uncharged) ?? { costMinor: 0, committedMinor: 0 }),
   })).filter((b) => b.minutes > 0 || b.costMinor !== 0);
 
-export async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<CostsView> {
+/** What a build comes to, by line and in all, and what came in for it. */
+export type CostSums = Pick<CostsView, 'buildId' | 'nickname' | 'lines' | 'build' | 'instalments'>;
+
+/** The sums of a build, and what they were worked out from. */
+async function reckon(tx: Tx, deps: Deps, buildId: string) {
   const now = await estimateNow(tx, deps, buildId);
-  const { timeZone } = now.shop;
-  const today = dayOf(deps.clock.now(), timeZone);
   const { terms } = now;
-  const manner = { rates: now.rates, timeZone, additionBp: terms.additionBp };
+  const manner = { ratesOn: ratesByHour(now.rates), additionBp: terms.additionBp };
   const { postings, hours } = await postingsOf(tx, buildId, manner, new Set(now.lines.map((l) => l.id)));
   const estimated = now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely }));
   const lines = lineViewsOf(now, postings, await effortByLine(tx, buildId, estimated));
   const build = buildCosts(lines, postings, terms, terms.overBp);
-  const { agreed, expected } = pastOf(now, timeZone);
+  const { nickname } = now.build;
+  const sums: CostSums = { buildId, nickname, lines, build, instalments: await instalmentsOf(tx, buildId) };
+  return { now, postings, hours, sums };
+}
+
+export const costSums = async (tx: Tx, deps: Deps, buildId: string): Promise<CostSums> =>
+  (await reckon(tx, deps, buildId)).sums;
+
+export async function costsOf(tx: Tx, deps: Deps, buildId: string): Promise<CostsView> {
+  const { now, postings, hours, sums } = await reckon(tx, deps, buildId);
+  const { lines, build } = sums;
+  const today = dayOf(deps.clock.now(), now.shop.timeZone);
+  const { agreed, expected } = pastOf(now, now.shop.timeZone);
   const lineIds = lines.map((l) => l.id);
   return {
-    buildId,
-    nickname: now.build.nickname,
+    ...sums,
     today,
-    lines,
-    build,
     borne: borneOf(build, hours),
-    overBp: terms.overBp,
-    overTime: costsOverTime(postings, lineIds, agreed, terms, today),
+    overBp: now.terms.overBp,
+    overTime: costsOverTime(postings, lineIds, agreed, now.terms, today),
     expected: [...expected, { day: today, ...rangeNow(now, lines, build.expectedMinor) }],
-    instalments: await instalmentsOf(tx, buildId),
   };
 }
 
@@ -124,7 +135,7 @@ export const readCosts = (deps: Deps, who: SignedIn, buildId: string): Promise<C
   inShop(deps.db, who.shopId, (tx) => costsOf(tx, deps, buildId));
 
 /** One build of the desk, or none where nothing is agreed, begun or borne. */
-function deskRow({ buildId, nickname, lines, build, instalments }: CostsView): CostsDeskView['builds'] {
+function deskRow({ buildId, nickname, lines, build, instalments }: CostSums): CostsDeskView['builds'] {
   if (lines.length === 0 && build.costMinor === 0 && instalments.length === 0) return [];
   return [
     {
@@ -141,6 +152,6 @@ function deskRow({ buildId, nickname, lines, build, instalments }: CostsView): C
 /** Every build, in the order of their numbers; each is worked out as on its own page, so that they cannot disagree. */
 export const readCostsDesk = (deps: Deps, who: SignedIn): Promise<CostsDeskView> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    const all = await Promise.all((await buildIds(tx)).map((id) => costsOf(tx, deps, id)));
+    const all = await Promise.all((await buildIds(tx)).map((id) => costSums(tx, deps, id)));
     return { builds: all.flatMap(deskRow) };
   });

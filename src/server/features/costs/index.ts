@@ -1,2 +1,2 @@
 /** What other features may use of this one. */
-export { costsOf } from './costs.service.ts';
+export { costSums, type CostSums } from './costs.service.ts';

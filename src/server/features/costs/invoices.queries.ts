@@ -48,6 +48,10 @@ export async function itemsOf(
   return byInvoice;
 }
 
+/** Written as its index says it (`parts_to_invoice`). */
+const TO_INVOICE = `removed_at is null and not is_invoiced and state in ('ordered', 'arrived', 'wrong', 'fitted')
+         and vendor <> '' and history @> '[{"act": "order"}]'`;
+
 /** What was ordered and is on no invoice but this one. */
 export const openOrders = (tx: Tx, butInvoice: string | null): Promise<OpenOrderView[]> =>
   tx.rows(
@@ -58,10 +62,10 @@ export const openOrders = (tx: Tx, butInvoice: string | null): Promise<OpenOrder
          + coalesce((p.content ->> 'depositMinor')::bigint, 0) as "orderedMinor",
        p.state <> 'ordered' as "isHere"
      from parts p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
-     where p.shop_id = :shopId and p.removed_at is null and p.state in ('ordered', 'arrived', 'wrong', 'fitted')
-       and p.vendor <> '' and p.history @> '[{"act": "order"}]'
-       and not exists (select from invoice_items i where i.shop_id = p.shop_id and i.part_id = p.id
-         and i.invoice_id is distinct from :butInvoice::uuid)
+     where p.shop_id = :shopId and p.id in (
+       select id from parts where shop_id = :shopId and ${TO_INVOICE}
+       union all select part_id from invoice_items
+       where shop_id = :shopId and invoice_id = :butInvoice::uuid and part_id is not null)
      union all
      select null, t.id, t.vendor, 'O-' || lpad(t.number::text, 3, '0') || ', ' || t.treatment, null, t.price_minor,
        t.state = 'back'
@@ -90,9 +94,12 @@ export async function setItems(
   invoiceId: string,
   items: readonly (InvoiceItemDto & { orderedMinor: number | null })[],
 ): Promise<void> {
-  await tx.run('delete from invoice_items where shop_id = :shopId and invoice_id = :invoiceId', {
-    invoiceId,
-  });
+  await tx.run(
+    `with gone as (
+       delete from invoice_items where shop_id = :shopId and invoice_id = :invoiceId returning part_id)
+     update parts set is_invoiced = false where shop_id = :shopId and id in (select part_id from gone)`,
+    { invoiceId },
+  );
   for (const [position, i] of items.entries())
     await tx.run(
       `insert into invoice_items
@@ -110,4 +117,7 @@ export async function setItems(
         orderedMinor: i.orderedMinor,
       },
     );
+  await tx.run('update parts set is_invoiced = true where shop_id = :shopId and id = any(:partIds::uuid[])', {
+    partIds: items.flatMap((i) => i.partId ?? []),
+  });
 }

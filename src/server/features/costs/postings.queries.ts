@@ -4,9 +4,12 @@ import { BOUGHT_KINDS, WORKED_KINDS, type Kind } from '#core/log/kinds.ts';
 import type { Work } from '#core/estimate/lines.ts';
 import type { PartHistory } from '#contract/parts.ts';
 import type { PartState } from '#core/parts/parts.ts';
+import type { Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import { rowsPer } from '../../db/together.ts';
-import { WHO_WORKED } from '../work/index.ts';
+
+/** The day of an instant where the shop is. `s`: its row. */
+const DAY = (instant: string): string => `(${instant} at time zone s.time_zone)::date`;
 
 type Belongs = 'line' | 'task' | 'change' | 'discretion' | 'warranty' | 'shop';
 
@@ -16,38 +19,57 @@ interface Belonging {
   belongs: Belongs | null;
 }
 
-export interface HourRow extends Belonging {
+interface HourOf extends Belonging {
   buildId: string;
-  what: string;
   personId: string | null;
-  at: string;
+  day: Day;
   minutes: number;
-  work: Work | null;
+  taskId: string | null;
 }
 
-/** Everything worked on a build, whether anybody said where it belongs or not. */
-export const hourRows = rowsPer(
+const hoursOf = rowsPer(
   (tx, buildIds) =>
-    tx.rows<HourRow>(
-      `select e.build_id as "buildId", e.text as what, ${WHO_WORKED} as "personId", e.at, (e.facts ->> 'minutes')::int as minutes,
-       b.line_id as "lineId", b.belongs, coalesce(t.content ->> 'work', l.content ->> 'work') as work
-     from entries_now e
-     left join entry_belongs b on b.shop_id = e.shop_id and b.entry_id = e.id
-     left join tasks t on t.shop_id = b.shop_id and t.id = b.task_id
-     left join estimate_lines l on l.shop_id = b.shop_id and l.id = b.line_id
-     where e.shop_id = :shopId and e.build_id = any(:buildIds::uuid[]) and not e.withdrawn
-       and e.kind = any(:worked) and e.facts ->> 'minutes' is not null
-     order by e.seq`,
+    tx.rows<HourOf>(
+      `select h.build_id as "buildId", h.person_id as "personId", ${DAY('h.at')} as day, h.minutes,
+       h.task_id as "taskId", h.line_id as "lineId", h.belongs
+     from ledger h join shops s on s.id = h.shop_id
+     where h.shop_id = :shopId and h.build_id = any(:buildIds::uuid[]) and not h.withdrawn
+       and h.kind = any(:worked) and h.minutes is not null
+     order by h.seq`,
       { buildIds, worked: WORKED_KINDS },
     ),
   (r) => r.buildId,
 );
 
+/** Tasks and lines of a build, those that left its estimate too. */
+const worksOf = rowsPer(
+  (tx, buildIds) =>
+    tx.rows<{ buildId: string; id: string; work: Work }>(
+      `select build_id as "buildId", id, content ->> 'work' as work from tasks
+     where shop_id = :shopId and build_id = any(:buildIds::uuid[])
+     union all
+     select build_id, id, content ->> 'work' from estimate_lines
+     where shop_id = :shopId and build_id = any(:buildIds::uuid[])`,
+      { buildIds },
+    ),
+  (r) => r.buildId,
+);
+
+export interface HourRow extends HourOf {
+  work: Work | null;
+}
+
+/** Everything worked on a build, whether anybody said where it belongs or not; the kind of work is its task's, else its line's. */
+export async function hourRows(tx: Tx, buildId: string): Promise<HourRow[]> {
+  const [hours, works] = await Promise.all([hoursOf(tx, buildId), worksOf(tx, buildId)]);
+  const workOf = new Map<string | null, Work>(works.map((w) => [w.id, w.work]));
+  return hours.map((h) => ({ ...h, work: workOf.get(h.taskId) ?? workOf.get(h.lineId) ?? null }));
+}
+
 export interface BoughtRow extends Belonging {
   kind: Kind;
   buildId: string;
-  what: string;
-  at: string;
+  day: Day;
   moneyMinor: number;
 }
 
@@ -55,13 +77,12 @@ export interface BoughtRow extends Belonging {
 export const boughtRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<BoughtRow>(
-      `select e.build_id as "buildId", e.kind, e.text as what, e.at, (e.facts ->> 'moneyMinor')::bigint as "moneyMinor", b.line_id as "lineId", b.belongs
-     from entries_now e
-     left join entry_belongs b on b.shop_id = e.shop_id and b.entry_id = e.id
-     where e.shop_id = :shopId and e.build_id = any(:buildIds::uuid[]) and not e.withdrawn
-       and e.kind = any(:bought) and e.facts ->> 'moneyMinor' is not null
-       and coalesce(e.about_type, '') not in ('part', 'piece', 'batch')
-     order by e.seq`,
+      `select build_id as "buildId", kind, ${DAY('at')} as day, money_minor as "moneyMinor", line_id as "lineId", belongs
+     from ledger join shops s on s.id = shop_id
+     where shop_id = :shopId and build_id = any(:buildIds::uuid[]) and not withdrawn
+       and kind = any(:bought) and money_minor is not null
+       and coalesce(about_type, '') not in ('part', 'piece', 'batch')
+     order by seq`,
       { buildIds, bought: BOUGHT_KINDS },
     ),
   (r) => r.buildId,
@@ -70,10 +91,9 @@ export const boughtRows = rowsPer(
 export interface PartRow {
   buildId: string;
   lineId: string | null;
-  what: string;
   state: PartState;
   history: PartHistory[];
-  madeAt: string;
+  madeOn: Day;
   priceMinor: number | null;
   costMinor: number | null;
   depositMinor: number;
@@ -85,11 +105,12 @@ export interface PartRow {
 export const partRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<PartRow>(
-      `select p.build_id as "buildId", p.line_id as "lineId", p.content ->> 'what' as what, p.state, p.history, p.made_at as "madeAt",
+      `select p.build_id as "buildId", p.line_id as "lineId", p.state, p.history, ${DAY('p.made_at')} as "madeOn",
        (p.content ->> 'priceMinor')::bigint as "priceMinor", (p.content ->> 'costMinor')::bigint as "costMinor",
        coalesce((p.content ->> 'depositMinor')::bigint, 0) as "depositMinor", p.credit_minor as "creditMinor",
        i.amount_minor as "invoicedMinor", v.day as "invoicedOn"
      from parts p
+     join shops s on s.id = p.shop_id
      left join invoice_items i on i.shop_id = p.shop_id and i.part_id = p.id
      left join invoices v on v.shop_id = i.shop_id and v.id = i.invoice_id
      where p.shop_id = :shopId and p.build_id = any(:buildIds::uuid[]) and p.removed_at is null order by p.made_at, p.id`,
@@ -103,14 +124,13 @@ export interface OutworkRow {
   askedOf: string;
   batchId: string;
   lineId: string | null;
-  what: string;
   /** Of the batch; all its pieces, of every build, share what it costs. */
   pieceId: string;
   buildId: string;
   sent: number;
   priceMinor: number | null;
-  sentAt: string;
-  backAt: string | null;
+  sentOn: Day;
+  backOn: Day | null;
   invoicedMinor: number | null;
   invoicedOn: string | null;
 }
@@ -119,14 +139,15 @@ export interface OutworkRow {
 export const outworkRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<OutworkRow>(
-      `select a.asked_of as "askedOf", b.id as "batchId", t.line_id as "lineId", p.content ->> 'what' as what, p.id as "pieceId",
-       p.build_id as "buildId", g.sent, g.price_minor as "priceMinor", b.sent_at as "sentAt",
-       case when g.back = g.sent then coalesce(g.back_at, b.back_at) end as "backAt",
+      `select a.asked_of as "askedOf", b.id as "batchId", t.line_id as "lineId", p.id as "pieceId",
+       p.build_id as "buildId", g.sent, g.price_minor as "priceMinor", ${DAY('b.sent_at')} as "sentOn",
+       case when g.back = g.sent then ${DAY('coalesce(g.back_at, b.back_at)')} end as "backOn",
        i.amount_minor as "invoicedMinor", v.day as "invoicedOn"
      from (
        select distinct x.build_id as asked_of, o.batch_id from batch_pieces o
        join pieces x on x.shop_id = o.shop_id and x.id = o.piece_id
        where o.shop_id = :shopId and x.build_id = any(:buildIds::uuid[])) a
+     join shops s on s.id = :shopId
      join batch_pieces g on g.shop_id = :shopId and g.batch_id = a.batch_id
      join batches b on b.shop_id = g.shop_id and b.id = g.batch_id and b.sent_at is not null
      join pieces p on p.shop_id = g.shop_id and p.id = g.piece_id
@@ -142,7 +163,6 @@ export const outworkRows = rowsPer(
 export interface InvoicedRow {
   buildId: string;
   lineId: string | null;
-  what: string;
   day: string;
   amountMinor: number;
 }
@@ -151,7 +171,7 @@ export interface InvoicedRow {
 export const invoicedRows = rowsPer(
   (tx, buildIds) =>
     tx.rows<InvoicedRow>(
-      `select i.build_id as "buildId", i.line_id as "lineId", i.what, v.day, i.amount_minor as "amountMinor" from invoice_items i
+      `select i.build_id as "buildId", i.line_id as "lineId", v.day, i.amount_minor as "amountMinor" from invoice_items i
      join invoices v on v.shop_id = i.shop_id and v.id = i.invoice_id
      where i.shop_id = :shopId and i.build_id = any(:buildIds::uuid[]) and i.part_id is null and i.batch_id is null
      order by v.day, i.invoice_id, i.position`,

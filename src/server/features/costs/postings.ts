@@ -1,46 +1,40 @@
 /** The postings of a build: every hour, part, batch and sundry with its line, its days, its price and its cost. */
 import { withAddition, type Posting } from '#core/costs/costs.ts';
-import { rateOn, type Rate } from '#core/costs/rates.ts';
+import type { ratesByHour } from '#core/costs/rates.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { allocate, forMinutes } from '#core/money/money.ts';
 import type { PartAct } from '#core/parts/parts.ts';
-import { dayOf, type Day } from '#core/time/days.ts';
+import type { Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import * as q from './postings.queries.ts';
 
 export interface Manner {
-  rates: readonly Rate[];
-  timeZone: string;
+  ratesOn: ReturnType<typeof ratesByHour>;
   additionBp: number;
 }
 
-function hourPosting({ rates, timeZone }: Manner, h: q.HourRow): Posting {
-  const day = dayOf(h.at, timeZone);
-  const { chargeMinor, costMinor } = rateOn(rates, { personId: h.personId, work: h.work, day });
-  const { lineId, what } = h;
+function hourPosting({ ratesOn }: Manner, h: q.HourRow): Posting {
+  const { chargeMinor, costMinor } = ratesOn(h);
   return {
     kind: 'hours',
-    lineId,
+    lineId: h.lineId,
     uncharged: q.unchargedOf(h),
-    what,
     committedOn: null,
-    spentOn: day,
+    spentOn: h.day,
     priceMinor: forMinutes(h.minutes, chargeMinor),
     costMinor: forMinutes(h.minutes, costMinor),
   };
 }
 
 /** What a line ordered without a part of the list is on order: nobody has said that it is here. */
-function boughtPosting({ timeZone, additionBp }: Manner, b: q.BoughtRow): Posting {
-  const day = dayOf(b.at, timeZone);
+function boughtPosting({ additionBp }: Manner, b: q.BoughtRow): Posting {
   const isOrdered = KIND_SPECS[b.kind].money === 'on order';
   return {
     kind: 'sundry',
     lineId: b.lineId,
     uncharged: q.unchargedOf(b),
-    what: b.what,
-    committedOn: isOrdered ? day : null,
-    spentOn: isOrdered ? null : day,
+    committedOn: isOrdered ? b.day : null,
+    spentOn: isOrdered ? null : b.day,
     priceMinor: withAddition(b.moneyMinor, additionBp),
     costMinor: b.moneyMinor,
   };
@@ -53,23 +47,21 @@ const earlier = (a: Day | null, b: Day | null): Day | null =>
   a === null ? b : b === null ? a : a < b ? a : b;
 
 /** What went back costs nothing until its credit says what of it is kept; a customer never pays for it. */
-function partPosting({ timeZone, additionBp }: Manner, p: q.PartRow): Posting {
+function partPosting({ additionBp }: Manner, p: q.PartRow): Posting {
   const paid =
     (p.invoicedMinor ?? p.costMinor ?? p.priceMinor ?? 0) + (p.invoicedMinor === null ? p.depositMinor : 0);
   const isBack = p.state === 'returned';
   const costMinor = isBack && p.creditMinor === 0 ? 0 : paid - p.creditMinor;
   const price = p.priceMinor ?? withAddition(p.invoicedMinor ?? p.costMinor ?? 0, additionBp);
-  const made = dayOf(p.madeAt, timeZone);
   const isOrdered = p.state === 'ordered';
   const isHere = p.state === 'arrived' || p.state === 'fitted' || p.state === 'wrong' || isBack;
   const ordered = lastOf(p, 'order');
-  const here = isHere ? (lastOf(p, 'arrive') ?? lastOf(p, 'fit') ?? ordered ?? made) : null;
+  const here = isHere ? (lastOf(p, 'arrive') ?? lastOf(p, 'fit') ?? ordered ?? p.madeOn) : null;
   return {
     kind: 'part',
     lineId: p.lineId,
     uncharged: p.lineId === null ? 'nowhere' : null,
-    what: p.what,
-    committedOn: isOrdered || isHere ? (ordered ?? here ?? made) : null,
+    committedOn: isOrdered || isHere ? (ordered ?? here ?? p.madeOn) : null,
     spentOn: earlier(here, p.invoicedOn),
     priceMinor: isBack ? 0 : price + p.depositMinor - p.creditMinor,
     costMinor,
@@ -77,11 +69,7 @@ function partPosting({ timeZone, additionBp }: Manner, p: q.PartRow): Posting {
 }
 
 /** The invoiced sum of a batch over its pieces, as its price was shared: by the number of things. */
-function outworkPostings(
-  { timeZone, additionBp }: Manner,
-  rows: readonly q.OutworkRow[],
-  buildId: string,
-): Posting[] {
+function outworkPostings({ additionBp }: Manner, rows: readonly q.OutworkRow[], buildId: string): Posting[] {
   const byBatch = new Map<string, q.OutworkRow[]>();
   for (const r of rows) byBatch.set(r.batchId, [...(byBatch.get(r.batchId) ?? []), r]);
   return [...byBatch.values()].flatMap((of) => {
@@ -101,9 +89,8 @@ function outworkPostings(
           kind: 'outwork',
           lineId: r.lineId,
           uncharged: r.lineId === null ? 'nowhere' : null,
-          what: r.what,
-          committedOn: dayOf(r.sentAt, timeZone),
-          spentOn: earlier(r.backAt === null ? null : dayOf(r.backAt, timeZone), r.invoicedOn),
+          committedOn: r.sentOn,
+          spentOn: earlier(r.backOn, r.invoicedOn),
           priceMinor: withAddition(costMinor, additionBp),
           costMinor,
         },
@@ -116,7 +103,6 @@ const invoicedPosting = ({ additionBp }: Manner, i: q.InvoicedRow): Posting => (
   kind: 'sundry',
   lineId: i.lineId,
   uncharged: i.lineId === null ? 'shop' : null,
-  what: i.what,
   committedOn: null,
   spentOn: i.day,
   priceMinor: withAddition(i.amountMinor, additionBp),

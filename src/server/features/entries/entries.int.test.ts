@@ -369,6 +369,16 @@ describe('reading', () => {
     expect(seen).toContain('ordered a hood');
   });
 
+  test('the ledger holds of each entry what its newest correction says', async () => {
+    const { rows } = await server.admin.query(
+      `select l.entry_id from ledger l full join entries_now e on e.shop_id = l.shop_id and e.id = l.entry_id
+       where (l.build_id, l.seq, l.at, l.recorded_at, l.kind, l.withdrawn, l.about_type, l.minutes, l.money_minor) is distinct from
+         (e.build_id, e.seq, e.at, e.recorded_at, e.kind, e.withdrawn, e.about_type, (e.facts ->> 'minutes')::int,
+           (e.facts ->> 'moneyMinor')::bigint)`,
+    );
+    expect(rows).toEqual([]);
+  });
+
   test('the standing kept with the build is what the logbook says', async () => {
     const { rows } = await server.admin.query<{ id: string; standing: unknown }>(
       'select id, standing from builds where shop_id = $1',

@@ -2,6 +2,7 @@ import type { EntryView } from '#contract/entries.ts';
 import type { Corrected, Entry } from '#core/log/entries.ts';
 import type { DoneAct } from '#core/acts/acts.ts';
 import type { Audience, Facts, Kind } from '#core/log/kinds.ts';
+import { containing } from '../../db/like.ts';
 import type { Bindings, Tx } from '../../db/pool.ts';
 
 /** Takes the shop's counter; until the transaction ends, nobody else in this shop gets a number. */
@@ -185,7 +186,7 @@ export function logbookSql({ buildId, kinds, q, before, limit }: LogbookPage): {
     where.push(`(e.text ilike :like or e.first_text ilike :like or coalesce(p.name, '') ilike :like)`);
   if (before) where.push('(e.at, e.seq) < (:beforeAt::timestamptz, :beforeSeq)');
   const sql = `select ${NOW_COLUMNS} ${NOW_FROM} where ${where.join(' and ')} order by e.at desc, e.seq desc limit :limit`;
-  const like = `%${q.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  const like = containing(q);
   return {
     sql,
     bindings: { buildId, kinds, like, beforeAt: before?.at ?? null, beforeSeq: before?.seq ?? null, limit },

@@ -13,25 +13,29 @@ interface Row {
   told_at: string | null;
 }
 
-/** The logbook is gone through once, however much is asked of it: this runs with every entry that is kept. */
+/** This runs with every entry that is kept: of a long logbook it reads what the ledger says of it, and the few entries that say more. */
 const STANDING_SQL = `
-  with e as materialized (
+  with posted as materialized (
+    select entry_id, seq, kind, at, minutes, money_minor from ledger
+    where shop_id = :shopId and build_id = :buildId and not withdrawn
+  ), e as (
     select id, seq, kind, at, text, facts, withdrawn, acts is null as "byName",
       coalesce(case when about_type = 'entry' then about_id end,
         (select (a ->> 'id')::uuid from jsonb_array_elements(acts) a where a ->> 'type' = 'hold' limit 1)) as "endsId",
       (select json_build_object('type', a ->> 'type', 'id', a ->> 'id') from jsonb_array_elements(acts) a
         where kind = 'waiting' and a ->> 'type' in ('part', 'piece') limit 1) as thing
     from entries_now
-    where shop_id = :shopId and build_id = :buildId and not withdrawn
+    where shop_id = :shopId and id in (select entry_id from posted where kind = any(:waitKinds))
   )
   select
     (select json_agg(s order by s.kind) from (
-       select kind, count(*) as count, coalesce(sum((facts ->> 'moneyMinor')::bigint), 0) as "moneyMinor",
-         coalesce(sum((facts ->> 'minutes')::int), 0) as minutes from e group by kind) s) as sums,
-    (select json_agg(e) from e where kind = any(:waitKinds)) as waits,
-    (select json_build_object('kind', kind, 'text', text, 'at', at) from e where kind = any(:doingKinds)
-       order by at desc, seq desc limit 1) as doing,
-    (select max(at) from e where kind = 'told') as told_at`;
+       select kind, count(*) as count, coalesce(sum(money_minor), 0) as "moneyMinor", coalesce(sum(minutes), 0) as minutes
+       from posted group by kind) s) as sums,
+    (select json_agg(e) from e) as waits,
+    (select json_build_object('kind', kind, 'text', text, 'at', at) from entries_now
+       where shop_id = :shopId and id = (
+         select entry_id from posted where kind = any(:doingKinds) order by at desc, seq desc limit 1)) as doing,
+    (select max(at) from posted where kind = 'told') as told_at`;
 
 /** PostgreSQL writes instants into JSON in a form of its own. */
 const instant = <T extends { at: string }>(row: T): T => ({ ...row, at: new Date(row.at).toISOString() });

@@ -4,6 +4,7 @@ import type { Work } from '#core/estimate/lines.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { TaskNeed, TaskState } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
+import { IS_HERE } from '../builds/index.ts';
 
 interface Row {
   id: string;
@@ -25,10 +26,11 @@ const SQL = `
     (select json_agg(json_build_object('taskId', n.needs_id, 'reason', n.reason, 'waitAtLeast', n.wait_at_least,
        'waitAtMost', n.wait_at_most) order by n.needs_id)
      from task_needs n where n.shop_id = t.shop_id and n.task_id = t.id) as needs
-  from tasks t where t.shop_id = :shopId and (:buildId::uuid is null or t.build_id = :buildId)
+  from builds b join tasks t on t.shop_id = b.shop_id and t.build_id = b.id
+  where b.shop_id = :shopId and (${IS_HERE} and :buildId::uuid is null or b.id = :buildId)
   order by t.build_id, t.position, t.id`;
 
-/** Of all builds, or of one. `away`: what each task waits for that is not here, by its id. */
+/** Of all builds that are here, or of one. `away`: what each task waits for that is not here, by its id. */
 export async function tasksByBuild(
   tx: Tx,
   away: ReadonlyMap<string, string[]>,

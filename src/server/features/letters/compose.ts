@@ -8,14 +8,13 @@ import type { Letter } from '#core/update/letter.ts';
 import type { PlanLine } from '#core/update/plan.ts';
 import type { UnsaidInput } from '#core/update/unsaid.ts';
 import type { Hold } from '#core/waits/binding.ts';
-import type { CostsView } from '#contract/costs.ts';
 import type { ShopView } from '#contract/session.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, type BuildDetail } from '../builds/index.ts';
-import { costsOf } from '../costs/index.ts';
+import { costSums, type CostSums } from '../costs/index.ts';
 import { toEntry } from '../entries/index.ts';
 import {
   answersTold,
@@ -46,7 +45,7 @@ function lastSaid(now: EstimateNow, lineId: string, timeZone: string): Day {
 }
 
 /** The build's money as a letter tells it; null while nothing is agreed and nothing begun. */
-function moneyOf(now: EstimateNow, costs: CostsView, timeZone: string): LetterMoney | null {
+function moneyOf(now: EstimateNow, costs: CostSums, timeZone: string): LetterMoney | null {
   if (costs.build.approvedMinor === 0 && costs.lines.length === 0) return null;
   const first = new Set(now.revisions.at(-1)?.content.lines.map((l) => l.id));
   const views = lineViews(now);
@@ -98,7 +97,7 @@ export async function lettersMoney(
   const today = dayOf(deps.clock.now(), shop.timeZone);
   const estimate = await estimateNow(tx, deps, buildId);
   const told = await m.mannerOf(tx, estimate.build.customer_id);
-  const costs = await costsOf(tx, deps, buildId);
+  const costs = await costSums(tx, deps, buildId);
   const lines = costs.lines
     .filter((l) => l.approvedMinor > 0)
     .map(
@@ -180,7 +179,7 @@ export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string
   const holds = { binding: held!.binding, others: held!.others };
   const all = [...(holds.binding ? [holds.binding] : []), ...holds.others];
   const manner = mannerOf(shop, told!, today);
-  const costs = await costsOf(tx, deps, buildId);
+  const costs = await costSums(tx, deps, buildId);
   const money = moneyOf(estimate, costs, shop.timeZone);
   const ready = readyOf(build, last?.promised ?? null, since, all, today);
   const entries = await q.entriesForDraft(tx, buildId, build.told_up_to);

@@ -194,7 +194,9 @@ test('a new part that failed: what it broke is a finding, the hours lost are on 
     'found: found radiator core broken by the faulty water pump',
     'hours: lost to the faulty water pump',
   ]);
-  const { rows } = await it.server.admin.query('select belongs, line_id from entry_belongs');
+  const { rows } = await it.server.admin.query(
+    'select belongs, line_id from ledger where belongs is not null',
+  );
   expect(rows).toContainEqual({ belongs: 'warranty', line_id: null });
 });
 

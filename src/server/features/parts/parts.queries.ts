@@ -1,6 +1,7 @@
 import type { DonorPutDto, DonorView, PartHistory, PartPutDto } from '#contract/parts.ts';
 import type { Core, Fate, PartState } from '#core/parts/parts.ts';
 import type { Unit } from '#core/vehicle/registers.ts';
+import { containing } from '../../db/like.ts';
 import type { Tx } from '../../db/pool.ts';
 import { IS_HERE } from '../builds/index.ts';
 
@@ -59,7 +60,7 @@ export const partsOfShop = (tx: Tx, q: string, most: number): Promise<PartRow[]>
            select id from parts where shop_id = :shopId and removed_at is null and words like :like
            order by made_at desc, id limit ${most})
          ${PARTS} and p.id in (select id from found) order by p.made_at desc, p.id`,
-    { like: `%${q.toLowerCase().replace(/[\\%_]/g, (c) => `\\${c}`)}%` },
+    { like: containing(q.toLowerCase()) },
   );
 
 /** Letters that a search looks in: a row of its index has room for them in any script. */
@@ -206,9 +207,9 @@ export const unitsOf = (tx: Tx, buildId: string): Promise<{ id: string; content:
 export const tasksOf = (tx: Tx, buildId: string): Promise<{ id: string; title: string }[]> =>
   tx.rows(
     `select t.id, t.content ->> 'title' as title from tasks t
-     where t.shop_id = :shopId and t.build_id = :buildId and (t.state in ('to do', 'going') or exists (
-       select from parts p where p.shop_id = t.shop_id and p.build_id = t.build_id and p.removed_at is null
-         and (p.content ->> 'taskId')::uuid = t.id))
+     where t.shop_id = :shopId and t.build_id = :buildId and (t.state in ('to do', 'going') or t.id in (
+       select (p.content ->> 'taskId')::uuid from parts p
+       where p.shop_id = :shopId and p.build_id = :buildId and p.removed_at is null))
      order by t.position, t.id`,
     { buildId },
   );

@@ -63,7 +63,7 @@ async function logConsequences(
     personId: who.personId,
     about,
   });
-  await saveBelongs(tx, { entryId: id, buildId: build.id, taskId: null, lineId: null, belongs: 'warranty' });
+  await saveBelongs(tx, { entryId: id, taskId: null, lineId: null, belongs: 'warranty' });
 }
 
 /** What else the logbook hears of an act: a question about the old part, what a faulty one brought with it. */

@@ -68,7 +68,7 @@ export const walkRows = (tx: Tx, walkId: string): Promise<WalkRow[]> =>
        (select json_agg(json_build_object('side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day))
         from pauses s where s.shop_id = b.shop_id and s.build_id = b.id) as pauses,
        w.seen_at as "seenAt", l.before,
-       coalesce(e.since, '[]') as since, greatest(0, coalesce(e.n, 0) - ${SHOWN}) as more
+       coalesce(e.since, '[]') as since, greatest(0, h.n - ${SHOWN}) as more
      from builds b
      join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
      join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
@@ -80,15 +80,19 @@ export const walkRows = (tx: Tx, walkId: string): Promise<WalkRow[]> =>
      ) l on true
      left join lateral (
        select json_agg(json_build_object('id', s.id, 'at', s.at, 'kind', s.kind, 'text', s.text)
-           order by s.at desc, s.seq desc) filter (where s.rank <= ${SHOWN}) as since,
-         count(*)::int as n
+           order by s.at desc, s.seq desc) as since
        from (
-         select n.id, n.at, n.seq, n.kind, n.text, row_number() over (order by n.at desc, n.seq desc) as rank
-         from entries_now n
+         select n.id, n.at, n.seq, n.kind, n.text from entries_now n
          where n.shop_id = b.shop_id and n.build_id = b.id and not n.withdrawn
            and n.recorded_at > coalesce(l.before, '-infinity')
+         order by n.at desc, n.seq desc limit ${SHOWN}
        ) s
      ) e on true
+     left join lateral (
+       select count(*)::int as n from ledger h
+       where h.shop_id = b.shop_id and h.build_id = b.id and not h.withdrawn
+         and h.recorded_at > coalesce(l.before, '-infinity')
+     ) h on true
      where b.shop_id = :shopId and ${IS_HERE} order by b.number`,
     { walkId },
   );

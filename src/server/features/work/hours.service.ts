@@ -124,7 +124,6 @@ async function logWork(tx: Tx, deps: Deps, build: BuildKey, task: q.TaskRow, w: 
 export const belongToTask = (tx: Tx, entryId: string, task: q.TaskRow): Promise<number> =>
   q.saveBelongs(tx, {
     entryId,
-    buildId: task.build_id,
     taskId: task.id,
     lineId: task.line_id,
     belongs: task.line_id === null ? 'task' : 'line',
@@ -243,5 +242,5 @@ export const settleEntry = (
       });
     // Work that is asked as a change was done already: it is on its line at once, and the customer is still to say.
     if (belongs === 'line' || belongs === 'discretion') await beginIn(tx, deps, who, buildId, lineId!);
-    await q.saveBelongs(tx, { entryId, buildId, taskId: null, lineId: onLine ? lineId! : null, belongs });
+    await q.saveBelongs(tx, { entryId, taskId: null, lineId: onLine ? lineId! : null, belongs });
   });

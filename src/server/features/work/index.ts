@@ -11,4 +11,3 @@ export {
 export { doneJobs } from './doneJobs.queries.ts';
 export { effortByLine, type LineEffort } from './effort.ts';
 export { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from './line.ts';
-export { WHO_WORKED } from './shopHours.queries.ts';

@@ -127,7 +127,6 @@ export const prepareLine: Prepare = async (call) => {
       if (!done)
         return void (await q.saveBelongs(tx, {
           entryId: said.id,
-          buildId: build.id,
           taskId: null,
           lineId: line.id,
           belongs: 'line',

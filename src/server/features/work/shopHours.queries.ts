@@ -2,11 +2,6 @@ import type { HoursRow } from '#contract/work.ts';
 import { WORKED_KINDS } from '#core/log/kinds.ts';
 import type { Tx } from '../../db/pool.ts';
 
-/** Of an entry `e`: whoever is named in it (“Joss did the sills, 6h”), else whoever wrote it. */
-export const WHO_WORKED = `coalesce((
-  select p.id from people p where p.shop_id = e.shop_id and p.name = e.facts ->> 'person'
-  order by p.has_left, p.id limit 1), e.person_id)`;
-
 export const peopleHere = (tx: Tx): Promise<{ id: string; name: string }[]> =>
   tx.rows(
     'select id, name from people where shop_id = :shopId and not has_left order by name collate people_order',
@@ -19,13 +14,15 @@ export const hoursOf = (
 ): Promise<HoursRow[]> =>
   tx.rows(
     `select * from (
-       select e.id, (e.at at time zone :timeZone)::date as day, (e.facts ->> 'minutes')::int as minutes, e.text as what,
-         e.build_id as "buildId", b.nickname
-       from entries_now e join builds b on b.shop_id = e.shop_id and b.id = e.build_id
-       where e.shop_id = :shopId and ${WHO_WORKED} = :personId and not e.withdrawn
-         and e.kind = any(:worked) and e.facts ->> 'minutes' is not null
-         and e.at >= :from::date::timestamp at time zone :timeZone
-         and e.at < (:to::date + 1)::timestamp at time zone :timeZone
+       select e.id, (h.at at time zone :timeZone)::date as day, h.minutes, e.text as what,
+         h.build_id as "buildId", b.nickname
+       from ledger h
+       join entries_now e on e.shop_id = h.shop_id and e.id = h.entry_id
+       join builds b on b.shop_id = h.shop_id and b.id = h.build_id
+       where h.shop_id = :shopId and h.person_id = :personId and not h.withdrawn
+         and h.kind = any(:worked) and h.minutes is not null
+         and h.at >= :from::date::timestamp at time zone :timeZone
+         and h.at < (:to::date + 1)::timestamp at time zone :timeZone
        union all
        select h.id, h.day, h.minutes, h.what, null, null from shop_hours h
        where h.shop_id = :shopId and h.person_id = :personId and h.removed_at is null and h.day between :from and :to

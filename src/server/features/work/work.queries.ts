@@ -37,9 +37,8 @@ export interface TaskRow {
 
 const TASKS = `select t.id, t.build_id, t.line_id, t.content, t.state, t.to_go_minutes, t.done_at, t.version,
     coalesce((
-      select sum((e.facts ->> 'minutes')::int) from entry_belongs b
-      join entries_now e on e.shop_id = b.shop_id and e.id = b.entry_id and not e.withdrawn
-      where b.shop_id = t.shop_id and b.task_id = t.id), 0)::int as spent_minutes
+      select sum(h.minutes) from ledger h
+      where h.shop_id = t.shop_id and h.task_id = t.id and not h.withdrawn), 0)::int as spent_minutes
   from tasks t where t.shop_id = :shopId`;
 
 export const tasksOf = rowsPer(
@@ -151,17 +150,18 @@ export const reopenSpell = (tx: Tx, id: string): Promise<number> =>
   tx.run('update spells set ended_at = null, entry_id = null where shop_id = :shopId and id = :id', { id });
 
 export const dropBelongs = (tx: Tx, entryId: string): Promise<number> =>
-  tx.run('delete from entry_belongs where shop_id = :shopId and entry_id = :entryId', { entryId });
+  tx.run(
+    `update ledger set task_id = null, line_id = null, belongs = null where shop_id = :shopId and entry_id = :entryId`,
+    { entryId },
+  );
 
 export const saveBelongs = (
   tx: Tx,
-  b: { entryId: string; buildId: string; taskId: string | null; lineId: string | null; belongs: string },
+  b: { entryId: string; taskId: string | null; lineId: string | null; belongs: string },
 ): Promise<number> =>
   tx.run(
-    `insert into entry_belongs (shop_id, entry_id, build_id, task_id, line_id, belongs)
-     values (:shopId, :entryId, :buildId, :taskId, :lineId, :belongs)
-     on conflict (shop_id, entry_id) do update
-     set task_id = excluded.task_id, line_id = excluded.line_id, belongs = excluded.belongs`,
+    `update ledger set task_id = :taskId, line_id = :lineId, belongs = :belongs
+     where shop_id = :shopId and entry_id = :entryId`,
     b,
   );
 
@@ -170,7 +170,8 @@ export const belongsOf = (
   entryId: string,
 ): Promise<{ belongs: string; lineId: string | null } | undefined> =>
   tx.one(
-    'select belongs, line_id as "lineId" from entry_belongs where shop_id = :shopId and entry_id = :entryId',
+    `select belongs, line_id as "lineId" from ledger
+     where shop_id = :shopId and entry_id = :entryId and belongs is not null`,
     { entryId },
   );
 
@@ -178,10 +179,9 @@ export const belongsOf = (
 const spentOnLines = rowsPer(
   (tx, buildIds) =>
     tx.rows<{ build_id: string; line_id: string; minutes: number }>(
-      `select b.build_id, b.line_id, sum((e.facts ->> 'minutes')::int)::int as minutes from entry_belongs b
-     join entries_now e on e.shop_id = b.shop_id and e.id = b.entry_id and not e.withdrawn
-     where b.shop_id = :shopId and b.build_id = any(:buildIds::uuid[]) and b.line_id is not null
-       and e.facts ->> 'minutes' is not null group by b.build_id, b.line_id`,
+      `select build_id, line_id, sum(minutes)::int as minutes from ledger
+     where shop_id = :shopId and build_id = any(:buildIds::uuid[]) and line_id is not null
+       and minutes is not null and not withdrawn group by build_id, line_id`,
       { buildIds },
     ),
   (r) => r.build_id,
@@ -193,17 +193,17 @@ export async function spentByLine(tx: Tx, buildId: string): Promise<Map<string, 
 }
 
 /** Hours worked, or things bought that are no part of the list: parts, pieces and batches post by themselves. */
-const POSTS = `not e.withdrawn and (
-    e.kind = any(:worked) and e.facts ->> 'minutes' is not null
-    or e.kind = any(:bought) and e.facts ->> 'moneyMinor' is not null
-      and coalesce(e.about_type, '') not in ('part', 'piece', 'batch'))`;
+const POSTS = `not h.withdrawn and (h.kind = any(:worked) and h.minutes is not null
+    or h.kind = any(:bought) and h.money_minor is not null
+      and coalesce(h.about_type, '') not in ('part', 'piece', 'batch'))`;
 
 const POSTING = { worked: WORKED_KINDS, bought: BOUGHT_KINDS };
 
 const LOOSE = `select e.id as "entryId", e.text, e.at, e.facts ->> 'subject' as subject,
-    case when e.kind = any(:worked) then (e.facts ->> 'minutes')::int end as minutes,
-    case when e.kind = any(:bought) then (e.facts ->> 'moneyMinor')::bigint end as "moneyMinor"
-  from entries_now e where e.shop_id = :shopId and e.build_id = :buildId and ${POSTS}`;
+    case when h.kind = any(:worked) then h.minutes end as minutes,
+    case when h.kind = any(:bought) then h.money_minor end as "moneyMinor"
+  from ledger h join entries_now e on e.shop_id = h.shop_id and e.id = h.entry_id
+  where h.shop_id = :shopId and h.build_id = :buildId and ${POSTS}`;
 
 export interface LooseRow {
   entryId: string;
@@ -221,14 +221,14 @@ export const looseEntries = (tx: Tx, buildId: string): Promise<LooseRow[]> =>
        and (exists (select from tasks t where t.shop_id = e.shop_id and t.build_id = e.build_id)
          or exists (select from estimate_lines l
            where l.shop_id = e.shop_id and l.build_id = e.build_id and l.removed_at is null))
-       and not exists (select from entry_belongs b where b.shop_id = e.shop_id and b.entry_id = e.id)
-     order by e.at desc, e.seq desc limit 50`,
+       and h.belongs is null
+     order by h.at desc, h.seq desc limit 50`,
     { buildId, ...POSTING },
   );
 
 /** An entry with hours or money in it that can be said to belong somewhere. */
 export const postedEntry = (tx: Tx, buildId: string, entryId: string): Promise<LooseRow | undefined> =>
-  tx.one(`${LOOSE} and e.id = :entryId`, { buildId, entryId, ...POSTING });
+  tx.one(`${LOOSE} and h.entry_id = :entryId`, { buildId, entryId, ...POSTING });
 
 export const followUpsOf = (tx: Tx, buildId: string): Promise<FollowUpView[]> =>
   tx.rows(
