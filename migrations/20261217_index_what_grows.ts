@@ -12,6 +12,8 @@ export async function up(knex: Knex): Promise<void> {
     create index parts_to_invoice on parts (shop_id, vendor)
       where removed_at is null and not is_invoiced and state in ('ordered', 'arrived', 'wrong', 'fitted')
         and vendor <> '' and history @> '[{"act": "order"}]';
+    create index builds_not_closed on builds (shop_id, number) where stage <> 'closed';
+    create index task_needs_running_out on task_needs (shop_id, task_id) where wait_at_most is not null;
     create index tasks_done on tasks (shop_id, done_at desc) where state = 'done' and line_id is not null;
     create index tasks_of_line on tasks (shop_id, line_id) where line_id is not null;
   `);
@@ -21,6 +23,8 @@ export async function down(knex: Knex): Promise<void> {
   await knex.raw(`
     drop index tasks_of_line;
     drop index tasks_done;
+    drop index task_needs_running_out;
+    drop index builds_not_closed;
     drop index parts_to_invoice;
     drop index parts_on_the_desk;
     alter table parts drop column is_invoiced;

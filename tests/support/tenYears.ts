@@ -5,7 +5,7 @@
  * An ended build is a copy of one of the demo shop with everything that hangs on it, and on top of that the tasks, booked hours,
  * lines and parts of a build of average size. Nothing of it is decided by chance, so that two runs read the same rows.
  */
-import pg from 'pg';
+import type pg from 'pg';
 
 /** Entries of one copy keep their order within so many numbers. */
 const APART = 10_000;
@@ -164,7 +164,7 @@ async function filling(client: pg.Client, work: () => Promise<unknown>): Promise
   await client.query('set session_replication_role = replica');
   await work();
   await client.query('set session_replication_role = origin');
-  await client.query('update shop_counters set last_seq = (select max(seq) from entries)');
+  await client.query("select setval('entry_numbers', (select max(seq) from entries))");
   await client.query('analyze');
 }
 

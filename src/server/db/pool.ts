@@ -67,8 +67,8 @@ function setting(name: string, value: string): string {
 }
 
 /** BEGIN and the settings go in one round trip: a transaction then costs one more, not two. */
-const begin = (settings: Settings): string =>
-  Object.keys(settings).length === 0 ? 'begin' : `begin; ${settingsQuery(settings)}`;
+const begin = (settings: Settings, as = ''): string =>
+  Object.keys(settings).length === 0 ? `begin ${as}` : `begin ${as}; ${settingsQuery(settings)}`;
 
 function settingsQuery(settings: Settings): string {
   const { 'app.shop_id': shopId, 'app.link_hash': linkHash } = settings;
@@ -87,12 +87,17 @@ interface Outer {
 }
 const outers = new WeakMap<Database, Outer>();
 
-async function inTransaction<T>(db: Database, settings: Settings, work: (tx: Tx) => Promise<T>): Promise<T> {
+async function inTransaction<T>(
+  db: Database,
+  settings: Settings,
+  work: (tx: Tx) => Promise<T>,
+  as?: string,
+): Promise<T> {
   const outer = outers.get(db);
   if (outer) return outer.inTurn(() => inOuter(outer.connection, settings, work));
   return onConnection(db, async (connection) => {
     try {
-      await connection.query(begin(settings));
+      await connection.query(begin(settings, as));
       const done = await work(txOn(connection, settings['app.shop_id'] ?? ''));
       await connection.query('commit');
       return done;
@@ -199,6 +204,13 @@ function txOn(connection: pg.Client, shopId: string): Tx {
 /** Work in one shop: row-level security shows and takes only this shop's rows. Commits if `work` returns. */
 export const inShop = <T>(db: Database, shopId: string, work: (tx: Tx) => Promise<T>): Promise<T> =>
   inTransaction(db, { 'app.shop_id': shopId }, work);
+
+/**
+ * Work that only reads, all of it as it stood at one moment, however long it takes. As a part of an outer transaction it sees what
+ * that one sees.
+ */
+export const inSnapshot = <T>(db: Database, shopId: string, work: (tx: Tx) => Promise<T>): Promise<T> =>
+  inTransaction(db, { 'app.shop_id': shopId }, work, 'isolation level repeatable read, read only');
 
 /** Before anybody is known: sees no shop's rows but those a door policy lets through. */
 export const atTheDoor = <T>(

@@ -82,7 +82,7 @@ export function LogLine() {
   useKey('l', () => input.current?.focus());
   const changed = useBuildChanged();
   useEffect(
-    () => onActArrived(({ params, buildIds = [params.buildId!] }) => buildIds.forEach(changed)),
+    () => onActArrived(({ params, buildIds = [params.buildId!] }) => buildIds.forEach((id) => changed(id))),
     [changed],
   );
   useEffect(() => {

@@ -31,41 +31,50 @@ export const openThingsQuery = (buildId: string) =>
     staleTime: 30_000,
   });
 
-/** Everything that an entry of this build may change. */
-export function useBuildChanged(): (buildId: string) => void {
+/** What an entry of any build may change. */
+const OF_SHOP = new Set<unknown>([
+  'floor',
+  'plan',
+  'waits',
+  'parts-desk',
+  'outwork',
+  'walk',
+  'costs-desk',
+  'invoices',
+  'hours',
+  'known',
+]);
+
+/** What an entry of the build may change whose id stands second in the key. */
+const OF_BUILD = new Set<unknown>([
+  'parts',
+  'pieces',
+  'build',
+  'entries',
+  'letters',
+  'questions',
+  'estimate',
+  'inspection',
+  'symptoms',
+  'work',
+  'open',
+  'costs',
+  'bench',
+  'snags',
+  'photos',
+  'vehicle',
+  'proposals',
+]);
+
+/** Reads again everything that entries of these builds may change. */
+export function useBuildChanged(): (...buildIds: string[]) => void {
   const client = useQueryClient();
   return useCallback(
-    (buildId) => {
-      for (const queryKey of [
-        ['floor'],
-        ['plan'],
-        ['waits'],
-        ['parts', buildId],
-        ['parts-desk'],
-        ['pieces', buildId],
-        ['outwork'],
-        ['build', buildId],
-        ['entries', buildId],
-        ['letters', buildId],
-        ['questions', buildId],
-        ['walk'],
-        ['estimate', buildId],
-        ['inspection', buildId],
-        ['symptoms', buildId],
-        ['work', buildId],
-        ['open', buildId],
-        ['costs', buildId],
-        ['costs-desk'],
-        ['bench', buildId],
-        ['snags', buildId],
-        ['invoices'],
-        ['hours'],
-        ['photos', buildId],
-        ['vehicle', buildId],
-        ['proposals', buildId],
-        ['known'],
-      ])
-        void client.invalidateQueries({ queryKey });
+    (...buildIds) => {
+      const changed = new Set<unknown>(buildIds);
+      void client.invalidateQueries({
+        predicate: ({ queryKey: [what, of] }) => OF_SHOP.has(what) || (OF_BUILD.has(what) && changed.has(of)),
+      });
     },
     [client],
   );

@@ -5,6 +5,7 @@ import type { KindSum } from '#core/log/entries.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
 import { containing } from '../../db/like.ts';
+import { holdShop } from '../../db/lock.ts';
 import type { Tx } from '../../db/pool.ts';
 import { rowsPer } from '../../db/together.ts';
 
@@ -156,7 +157,7 @@ export async function nextNumber(tx: Tx): Promise<string> {
 
 /** The number that a build bears already, where it is free here; the next one where it is not. */
 export async function takeNumber(tx: Tx, wished: string): Promise<string> {
-  await tx.run('select 1 from shop_counters where shop_id = :shopId for update');
+  await holdShop(tx);
   const taken = await tx.one('select 1 from builds where shop_id = :shopId and number = :wished', { wished });
   const counted = /^B-(\d{4,9})$/.exec(wished);
   if (taken !== undefined || counted === null) return nextNumber(tx);
@@ -292,10 +293,6 @@ export const saveTelling = (
      where shop_id = :shopId and id = :id`,
     c,
   );
-
-/** Held until the transaction ends: numbers and nicknames are given out one after the other. */
-export const holdNames = (tx: Tx): Promise<number> =>
-  tx.run('select 1 from shop_counters where shop_id = :shopId for update');
 
 /** Another open build of that name, in whatever case; none where only this one has it. */
 export const openBuildNamed = (

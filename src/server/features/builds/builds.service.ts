@@ -1,6 +1,7 @@
 import type { BuildCreateDto, BuildNextDto, BuildRow, BuildView, CustomersView } from '#contract/builds.ts';
 import { totalsOf } from '#core/log/entries.ts';
 import { dayOf } from '#core/time/days.ts';
+import { holdShop } from '../../db/lock.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidAt, notFound } from '../../http/refusal.ts';
@@ -59,7 +60,7 @@ export const readBuild = (deps: Deps, who: SignedIn, buildId: string): Promise<B
 
 /** Two who name a build at the same time wait for each other. */
 export async function refuseTakenName(tx: Tx, buildId: string, nickname: string): Promise<void> {
-  await q.holdNames(tx);
+  await holdShop(tx);
   const other = await q.openBuildNamed(tx, nickname, buildId);
   if (other)
     throw invalidAt(
@@ -71,7 +72,7 @@ export async function refuseTakenName(tx: Tx, buildId: string, nickname: string)
 /** A new build with its vehicle and customer. The same id again is the same build. */
 export async function createBuild(deps: Deps, who: SignedIn, dto: BuildCreateDto): Promise<BuildView> {
   return inShop(deps.db, who.shopId, async (tx) => {
-    await q.holdNames(tx);
+    await holdShop(tx);
     if (await q.buildExists(tx, dto.id)) return readIn(tx, deps, who, dto.id);
     await refuseTakenName(tx, dto.id, dto.nickname.trim());
     const today = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);

@@ -20,6 +20,7 @@ import {
   type TestServer,
   type TestShop,
 } from '#tests/support/server.ts';
+import { logIn } from './entries.service.ts';
 import { standingFromLogbook } from './standing.ts';
 
 let server: TestServer;
@@ -129,16 +130,42 @@ describe('logging', () => {
     expect((await list(owner)).entries.find((e) => e.id === body.id)?.text).toBe('note first words');
   });
 
-  test('numbers of a shop have no gaps and follow the order of keeping, with twenty at once', async () => {
+  test('the numbers of a build become visible in their order, with twenty at once', async () => {
+    const seen: number[] = [];
+    const seqs = async (): Promise<number[]> =>
+      (
+        await server.admin.query<{ seq: string }>(
+          'select seq from entries where build_id = $1 order by seq',
+          [buildId],
+        )
+      ).rows.map((r) => Number(r.seq));
     const sent = await Promise.all(
-      Array.from({ length: 20 }, (_, i) => add(owner, line({ text: `did panel ${i}` }))),
+      Array.from({ length: 20 }, async (_, i) => {
+        const { status } = await add(owner, line({ text: `did panel ${i}` }));
+        // Whatever comes later has a higher number than what was there before.
+        const now = await seqs();
+        const both = Math.min(now.length, seen.length);
+        expect(now.slice(0, both)).toEqual(seen.slice(0, both));
+        if (now.length > seen.length) seen.splice(0, seen.length, ...now);
+        return status;
+      }),
     );
-    expect(sent.every((a) => a.status === 200)).toBe(true);
-    const { rows } = await server.admin.query<{ seq: string }>(
-      'select seq from entries where shop_id = $1 order by seq',
-      [shop.id],
-    );
-    expect(rows.map((r) => Number(r.seq))).toEqual(rows.map((_, i) => i + 1));
+    expect(sent.every((status) => status === 200)).toBe(true);
+    expect(new Set(await seqs()).size).toBe(seen.length);
+  });
+
+  test('what is under way on one car holds up nobody who logs on another', async () => {
+    const other = await makeBuild(owner);
+    let release = (): void => undefined;
+    const underWay = inShop(server.deps.db, shop.id, async (tx) => {
+      const said = { kind: 'note', text: 'a long book is read in', personId: null } as const;
+      await logIn(tx, server.deps, { id: buildId, nickname: 'microcar' }, said);
+      await new Promise<void>((resolve) => (release = resolve));
+    });
+    await add(owner, line({ text: 'note meanwhile' }), other).expect(200);
+    release();
+    await underWay;
+    expect((await list(owner)).entries[0]!.text).toBe('a long book is read in');
   });
 
   test('money and hours add up on the build page, by kind', async () => {

@@ -5,15 +5,14 @@ import type { Audience, Facts, Kind } from '#core/log/kinds.ts';
 import { containing } from '../../db/like.ts';
 import type { Bindings, Tx } from '../../db/pool.ts';
 
-/** Takes the shop's counter; until the transaction ends, nobody else in this shop gets a number. */
-export const lockCounter = async (tx: Tx): Promise<number> =>
-  (await tx.one<{ last_seq: number }>(
-    'select last_seq from shop_counters where shop_id = :shopId for update',
-  ))!.last_seq;
-
-export const lastSeq = async (tx: Tx): Promise<number> =>
-  (await tx.one<{ last_seq: number }>('select last_seq from shop_counters where shop_id = :shopId'))!
-    .last_seq;
+/** The number of the newest thing in a build's logbook: an entry, or a photograph that was added, changed or removed. */
+export const lastSeq = async (tx: Tx, buildId: string): Promise<number> =>
+  (await tx.one<{ seq: number }>(
+    `select greatest(
+       (select coalesce(max(seq), 0) from entries where shop_id = :shopId and build_id = :buildId),
+       (select coalesce(max(seq), 0) from photos where shop_id = :shopId and build_id = :buildId)) as seq`,
+    { buildId },
+  ))!.seq;
 
 export interface EntryRow {
   id: string;
@@ -56,25 +55,25 @@ export const toEntry = (r: EntryRow & { media: string[]; thing_due: string | nul
 
 export type NewEntry = Omit<EntryRow, 'seq' | 'recorded_at'> & { recorded_at: string };
 
-/** Inserts with the next number; the counter must be held (`lockCounter`). */
-export async function insertEntry(tx: Tx, e: NewEntry): Promise<number> {
-  const row = await tx.one<{ seq: number }>(
-    `with next as (
-       update shop_counters set last_seq = last_seq + 1 where shop_id = :shopId returning last_seq
-     )
-     insert into entries (shop_id, build_id, id, seq, at, recorded_at, person_id, kind, text, facts, audience,
+/**
+ * Inserts with the next number; answers whether it did: there may be an entry with this id. The build is held from here on, so that
+ * its entries become visible in the order of their numbers, and what comes after a number never misses a late one.
+ */
+export const insertEntry = async (tx: Tx, e: NewEntry): Promise<boolean> =>
+  (await tx.run(
+    `insert into entries (shop_id, build_id, id, seq, at, recorded_at, person_id, kind, text, facts, audience,
        about_type, about_id, corrects_id, now, acts)
-     select :shopId, :build_id, :id, last_seq, :at, :recorded_at, :person_id, :kind, :text, :facts::jsonb, :audience,
-       :about_type, :about_id, :corrects_id, :nowJson::jsonb, :actsJson::jsonb from next returning seq`,
+     select :shopId, held.id, :id, nextval('entry_numbers'), :at, :recorded_at, :person_id, :kind, :text, :facts::jsonb,
+       :audience, :about_type, :about_id, :corrects_id, :nowJson::jsonb, :actsJson::jsonb
+     from (select id from builds where shop_id = :shopId and id = :build_id for no key update) held
+     on conflict (shop_id, id) do nothing`,
     {
       ...rowBindings(e),
       facts: JSON.stringify(e.facts),
       nowJson: e.now === null ? null : JSON.stringify(e.now),
       actsJson: e.acts === null ? null : JSON.stringify(e.acts),
     },
-  );
-  return row!.seq;
-}
+  )) === 1;
 
 function rowBindings(e: NewEntry) {
   const {

@@ -17,6 +17,7 @@ import type { Corrected } from '#core/log/entries.ts';
 import { KIND_SPECS, whyNotFacts, type Audience, type Facts, type Kind } from '#core/log/kinds.ts';
 import { whenOf } from '#core/time/zones.ts';
 import type { ShopView } from '#contract/session.ts';
+import { holdShop } from '../../db/lock.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
@@ -63,20 +64,21 @@ const sameSaid = (row: q.EntryRow, e: q.NewEntry): boolean => {
 
 /**
  * Keeps one entry with what follows from it. The same id again is the same entry; the same id with other words is
- * refused. The shop's counter is held from here to the end of the transaction.
+ * refused.
  */
 async function keep(tx: Tx, build: BuildKey, shop: ShopView, e: q.NewEntry): Promise<{ fresh: boolean }> {
-  await q.lockCounter(tx);
-  const known = await q.entryById(tx, e.id);
-  if (known) {
+  const moves = e.kind === 'moved' || e.kind === 'correction';
+  if (moves) await holdShop(tx);
+  if (!(await q.insertEntry(tx, e))) {
+    const known = await q.entryById(tx, e.id);
+    if (!known) throw notFound('build');
     if (!sameSaid(known, e)) throw new Refusal('conflict', 'Another entry was kept under this id already.');
     return { fresh: false };
   }
-  await q.insertEntry(tx, e);
   const vendor = e.facts.vendor;
   if (vendor && /^\p{Lu}/u.test(vendor)) await q.saveVendor(tx, uuidv7(), vendor);
   await refreshStanding(tx, build.id, shop.timeZone);
-  if (e.kind === 'moved' || e.kind === 'correction') await refreshPlace(tx, build.id, build.nickname);
+  if (moves) await refreshPlace(tx, build.id, build.nickname);
   return { fresh: true };
 }
 
@@ -123,7 +125,6 @@ export async function logIn(tx: Tx, deps: Deps, build: BuildKey, said: Said): Pr
 
 /** A whole logbook from elsewhere, in its order, for a build that has none yet. */
 export async function logAll(tx: Tx, deps: Deps, build: BuildKey, all: readonly Said[]): Promise<void> {
-  await q.lockCounter(tx);
   for (const said of all) await q.insertEntry(tx, entryOf(build, said, deps.clock.now()));
   await refreshStanding(tx, build.id, (await shopOf(tx)).timeZone);
 }
@@ -177,7 +178,7 @@ export async function addIn(
 /** Two cars do not stand on one lift. Of a move in the past it is not asked: it has been. */
 async function refuseMove(tx: Tx, build: BuildKey, { facts }: EntryAddDto): Promise<void> {
   if (facts.on !== undefined) return;
-  await q.lockCounter(tx);
+  await holdShop(tx);
   const refused = await whyNotMoved(tx, build, facts);
   if (refused !== null)
     throw new Refusal(

@@ -9,6 +9,7 @@ import { pathOf } from '#contract/routes.ts';
 import type { DueView, LetterView } from '#contract/letters.ts';
 import { figuresTold } from '#core/update/letter.ts';
 import { inShop } from '#server/db/pool.ts';
+import { logIn } from '#server/features/entries/index.ts';
 import { queueLetter } from '#server/jobs/queue.ts';
 import { openPost } from '#server/mail/post.ts';
 import { startWorker } from '#server/jobs/worker.ts';
@@ -568,6 +569,31 @@ describe('the customer’s page', () => {
     const elsewhere = await signedIn(it.server, await makeShop(it.server, 'elsewhere'), 'owner');
     expect((await elsewhere.get(pathOf('outboxList')).expect(200)).body.mails).toEqual([]);
   });
+});
+
+test('what is kept while a letter is drafted is not in it, and is news for the next', async () => {
+  const buildId = await makeBuild(it.owner);
+  let release = (): void => undefined;
+  const { deps } = it.server;
+  const underWay = inShop(deps.db, it.shop.id, async (tx) => {
+    const said = { kind: 'did', text: 'did the late panel', personId: null } as const;
+    await logIn(tx, deps, { id: buildId, nickname: 'microcar' }, said);
+    await new Promise<void>((resolve) => (release = resolve));
+  });
+  // It is written beside the entry; only to be kept does it wait for the car.
+  const drafting = draft(buildId);
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  release();
+  await underWay;
+  const letter = await drafting;
+  expect(texts(letter)).not.toContain('late panel');
+  expect(letter.stale).toBe(true);
+  const again = await it.owner
+    .post(pathOf('letterRedraft', { letterId: letter.id }))
+    .send({ version: letter.version })
+    .expect(200);
+  expect(texts(again.body as LetterView)).toContain('late panel');
+  expect((again.body as LetterView).stale).toBe(false);
 });
 
 async function until(holds: () => Promise<boolean>): Promise<void> {

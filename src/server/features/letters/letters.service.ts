@@ -13,12 +13,12 @@ import { whyNotWith, type Captions } from '#core/update/leaks.ts';
 import { figuresTold, withFigures, type Letter } from '#core/update/letter.ts';
 import { whyNotSend } from '#core/update/sending.ts';
 import { unsaidIn } from '#core/update/unsaid.ts';
-import { inShop, type Tx } from '../../db/pool.ts';
+import { inShop, inSnapshot, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { queueLetter, queueReader, queueText } from '../../jobs/queue.ts';
-import { buildForUpdate } from '../builds/index.ts';
+import { buildExists, buildForUpdate } from '../builds/index.ts';
 import { logIn, lastSeq } from '../entries/index.ts';
 import { ensureLink, readersOf } from '../links/index.ts';
 import { showPictures, shownOf } from '../photos/index.ts';
@@ -52,6 +52,13 @@ async function captionsOf(tx: Tx, buildId: string, letter: Letter): Promise<Capt
   return new Map([...shown].map(([entryId, pictures]) => [entryId, pictures.flatMap(both)]));
 }
 
+/** A draft of what a build's logbook says at one moment. Nothing is held meanwhile: what is logged while it is written is news. */
+const draftNow = (deps: Deps, who: SignedIn, buildId: string) =>
+  inSnapshot(deps.db, who.shopId, async (tx) => {
+    if (!(await buildExists(tx, buildId))) throw notFound('build');
+    return { upTo: await lastSeq(tx, buildId), composed: await compose(tx, deps, who, buildId) };
+  });
+
 /** The build's open draft; drafts one when there is none. */
 export async function openLetter(
   deps: Deps,
@@ -59,14 +66,15 @@ export async function openLetter(
   buildId: string,
   dto: LetterDraftDto,
 ): Promise<LetterView> {
+  const open = await inShop(deps.db, who.shopId, (tx) => q.openDraft(tx, buildId));
+  if (open) return readLetter(deps, who, open.id);
+  const { upTo, composed } = await draftNow(deps, who, buildId);
   return inShop(deps.db, who.shopId, async (tx) => {
     if (!(await buildForUpdate(tx, buildId))) throw notFound('build');
-    const open = await q.openDraft(tx, buildId);
-    if (open) return viewOf(tx, deps, who, open.id);
-    const upTo = await lastSeq(tx);
-    const now = await compose(tx, deps, who, buildId);
-    await q.insertDraft(tx, { id: dto.id, buildId, content: now.letter, upTo, now: deps.clock.now() });
-    return viewOf(tx, deps, who, dto.id, now);
+    const meanwhile = await q.openDraft(tx, buildId);
+    if (meanwhile) return viewOf(tx, deps, who, meanwhile.id);
+    await q.insertDraft(tx, { id: dto.id, buildId, content: composed.letter, upTo, now: deps.clock.now() });
+    return viewOf(tx, deps, who, dto.id, composed);
   });
 }
 
@@ -112,13 +120,14 @@ export async function redraft(
   id: string,
   dto: LetterVersionDto,
 ): Promise<LetterView> {
+  const { build_id: buildId } = await inShop(deps.db, who.shopId, (tx) =>
+    draftToChange(tx, deps, who, id, dto.version),
+  );
+  const { upTo, composed } = await draftNow(deps, who, buildId);
   return inShop(deps.db, who.shopId, async (tx) => {
-    const letter = await draftToChange(tx, deps, who, id, dto.version);
-    await buildForUpdate(tx, letter.build_id);
-    const upTo = await lastSeq(tx);
-    const now = await compose(tx, deps, who, letter.build_id);
-    await q.saveContent(tx, { id, content: now.letter, upTo });
-    return viewOf(tx, deps, who, id, now);
+    await draftToChange(tx, deps, who, id, dto.version);
+    await q.saveContent(tx, { id, content: composed.letter, upTo });
+    return viewOf(tx, deps, who, id, composed);
   });
 }
 

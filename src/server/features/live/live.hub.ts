@@ -1,23 +1,18 @@
 /**
- * Live news: PostgreSQL says that a shop has a new entry, and every open screen of that shop is told which build.
- * A notice is only a nudge: what is sent is read from the logbook by number, so a lost notice or connection loses
- * nothing, and it holds with several server processes.
+ * Live news: PostgreSQL says which build of which shop has a new entry, and every open screen of that shop is told, some builds at
+ * once where much happens. Nothing is read for it. A screen that comes, or comes back, reads everything anew, and is told to do so
+ * when this process did not hear for a while: so a lost notice loses nothing, and it holds with several server processes.
  */
 import pg from 'pg';
-import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-
-export interface News {
-  seq: number;
-  buildId: string;
-}
 
 export interface Listener {
   shopId: string;
   personId: string;
-  /** Number of the last entry this screen knows of. */
-  after: number;
-  send: (news: News) => void;
+  /** These builds have something new. */
+  send: (buildIds: readonly string[]) => void;
+  /** Anything may be new. */
+  ready: () => void;
   /** Whether the session that it was opened with still holds. */
   stillSignedIn: () => Promise<boolean>;
   /** Ends the stream. */
@@ -30,17 +25,20 @@ const MOST_STREAMS = 20;
 const RETRY_MS = 1000;
 /** Where PostgreSQL says whose sessions changed. */
 const SESSIONS = 'avrik_sessions';
-const BATCH = 500;
+/** What comes within this time is told at once. */
+const TOGETHER_MS = 100;
 
 export class LiveHub {
-  private readonly listeners = new Map<Listener, { busy: boolean; again: boolean }>();
+  private readonly listeners = new Set<Listener>();
+  /** Builds with news that were not told yet, by shop. */
+  private readonly untold = new Map<string, Set<string>>();
   private client: pg.Client | null = null;
   private closed = false;
   private retry: NodeJS.Timeout | undefined;
 
   constructor(private readonly deps: Deps) {}
 
-  /** Connects and keeps connecting; every new connection is followed by a catch-up for all. */
+  /** Connects and keeps connecting; after each new connection all screens read anew. */
   async start(): Promise<void> {
     if (this.closed) return;
     const client = new pg.Client({
@@ -51,7 +49,7 @@ export class LiveHub {
     client.on('error', () => undefined); // 'end' follows
     client.on('end', () => this.reconnect(client));
     client.on('notification', ({ channel, payload = '' }) =>
-      channel === SESSIONS ? this.sessionsChanged(payload) : this.nudge(payload),
+      channel === SESSIONS ? this.sessionsChanged(payload) : this.hear(payload),
     );
     this.client = client;
     try {
@@ -61,8 +59,8 @@ export class LiveHub {
       this.deps.log.warn({ err }, 'live news: no connection, trying again');
       return this.reconnect(client);
     }
-    for (const listener of this.listeners.keys()) {
-      void this.catchUp(listener);
+    for (const listener of this.listeners) {
+      listener.ready();
       void this.check(listener);
     }
   }
@@ -74,14 +72,22 @@ export class LiveHub {
     this.retry = setTimeout(() => void this.start(), RETRY_MS);
   }
 
-  private nudge(shopId: string): void {
-    for (const listener of this.listeners.keys()) if (listener.shopId === shopId) void this.catchUp(listener);
+  /** `news`: a shop and one of its builds. The first goes on its way; what follows at its heels goes with it. */
+  private hear(news: string): void {
+    const [shopId, buildId] = news.split(' ') as [string, string];
+    const waiting = this.untold.get(shopId);
+    if (waiting) return void waiting.add(buildId);
+    const builds = new Set([buildId]);
+    this.untold.set(shopId, builds);
+    setTimeout(() => {
+      this.untold.delete(shopId);
+      for (const listener of this.listeners) if (listener.shopId === shopId) listener.send([...builds]);
+    }, TOGETHER_MS).unref();
   }
 
   /** Somebody signed out, was signed out, or left: what is still open of theirs ends. */
   private sessionsChanged(personId: string): void {
-    for (const listener of this.listeners.keys())
-      if (listener.personId === personId) void this.check(listener);
+    for (const listener of this.listeners) if (listener.personId === personId) void this.check(listener);
   }
 
   /** Ends a stream whose session is gone. A database that does not answer ends none: the next look will tell. */
@@ -94,51 +100,15 @@ export class LiveHub {
   /** Whether one more may be opened. */
   hasRoomFor(personId: string): boolean {
     let open = 0;
-    for (const listener of this.listeners.keys()) if (listener.personId === personId) open += 1;
+    for (const listener of this.listeners) if (listener.personId === personId) open += 1;
     return open < MOST_STREAMS;
   }
 
-  /** Adds a screen; it is caught up at once, and the returned function removes it. */
+  /** Adds a screen, which reads everything now; the returned function removes it. */
   add(listener: Listener): () => void {
-    this.listeners.set(listener, { busy: false, again: false });
-    void this.catchUp(listener);
+    this.listeners.add(listener);
+    listener.ready();
     return () => this.listeners.delete(listener);
-  }
-
-  /** Sends what a screen has not heard, in order, one run at a time; a nudge during a run makes one more. */
-  private async catchUp(listener: Listener): Promise<void> {
-    const state = this.listeners.get(listener);
-    if (!state) return;
-    if (state.busy) {
-      state.again = true;
-      return;
-    }
-    state.busy = true;
-    try {
-      do {
-        state.again = false;
-        const news = await this.newsFor(listener);
-        for (const n of news) {
-          listener.after = n.seq;
-          listener.send(n);
-        }
-        if (news.length === BATCH) state.again = true;
-      } while (state.again && this.listeners.has(listener));
-    } catch (err) {
-      this.deps.log.warn({ err }, 'live news: could not read');
-      if (!this.closed) setTimeout(() => void this.catchUp(listener), RETRY_MS).unref();
-    } finally {
-      state.busy = false;
-    }
-  }
-
-  private newsFor({ shopId, after }: Listener): Promise<News[]> {
-    return inShop(this.deps.db, shopId, (tx) =>
-      tx.rows<News>(
-        `select seq, build_id as "buildId" from entries where shop_id = :shopId and seq > :after order by seq limit ${BATCH}`,
-        { after },
-      ),
-    );
   }
 
   async stop(): Promise<void> {

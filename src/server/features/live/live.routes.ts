@@ -1,19 +1,12 @@
-import type { Request, Response } from 'express';
+import type { Response } from 'express';
 import { inShop } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { Refusal } from '../../http/refusal.ts';
 import type { Feature } from '../../http/routes.ts';
-import { lastSeq } from '../entries/index.ts';
 import { isOpenSession } from '../session/index.ts';
 import type { Listener, LiveHub } from './live.hub.ts';
 
 const HEARTBEAT_MS = 20_000;
-
-/** Where a screen left off: the browser repeats the last id it got; a first connection may say it in the address. */
-function leftOffAt(req: Request): number | null {
-  const said = req.get('last-event-id') ?? (typeof req.query.after === 'string' ? req.query.after : '');
-  return /^\d{1,15}$/.test(said) ? Number(said) : null;
-}
 
 function open(res: Response): void {
   res.writeHead(200, {
@@ -33,15 +26,12 @@ export function liveRoutes(deps: Deps, hub: LiveHub): Feature {
             'too-many',
             'Too many screens are open in your name. Close some, and load this one again.',
           );
-        const after = leftOffAt(req) ?? (await inShop(deps.db, who.shopId, lastSeq));
         open(res);
-        // The starting point has an id of its own, so that a reconnection misses nothing even before the first news.
-        res.write(`id: ${after}\nevent: ready\ndata: {}\n\n`);
         const listener: Listener = {
           shopId: who.shopId,
           personId: who.personId,
-          after,
-          send: (news) => res.write(`id: ${news.seq}\nevent: entry\ndata: ${JSON.stringify(news)}\n\n`),
+          send: (buildIds) => res.write(`event: entries\ndata: ${JSON.stringify({ buildIds })}\n\n`),
+          ready: () => res.write('event: ready\ndata: {}\n\n'),
           stillSignedIn: () => inShop(deps.db, who.shopId, (tx) => isOpenSession(tx, req.sessionID)),
           end: () => res.end(),
         };

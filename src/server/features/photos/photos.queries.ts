@@ -68,19 +68,19 @@ export const photoForUpdate = (tx: Tx, id: string): Promise<PhotoRow | undefined
     id,
   });
 
-/** The next number of the shop's counter, which is held from here on. */
-const NEXT = `with next as (
-  update shop_counters set last_seq = last_seq + 1 where shop_id = :shopId returning last_seq
-)`;
+/** The build of a photograph, held so that its numbers become visible in their order (as with entries). */
+const HELD = `(select b.id from builds b join photos o on o.shop_id = b.shop_id and o.build_id = b.id
+       where o.shop_id = :shopId and o.id = :id for no key update of b) held`;
 
 export type NewPhoto = Omit<PhotoRow, 'caption' | 'marks' | 'before_id' | 'version' | 'removed_at'>;
 
 export const insertPhoto = (tx: Tx, p: NewPhoto): Promise<number> =>
   tx.run(
-    `${NEXT} insert into photos (shop_id, id, build_id, entry_id, seq, name, original_hash, plain_hash, shown_hash,
+    `insert into photos (shop_id, id, build_id, entry_id, seq, name, original_hash, plain_hash, shown_hash,
        thumb_hash, type, bytes, width, height, taken_at, had_location, person_id, recorded_at)
-     select :shopId, :id, :build_id, :entry_id, last_seq, :name, :original_hash, :plain_hash, :shown_hash,
-       :thumb_hash, :type, :bytes, :width, :height, :taken_at, :had_location, :person_id, :recorded_at from next`,
+     select :shopId, :id, held.id, :entry_id, nextval('entry_numbers'), :name, :original_hash, :plain_hash, :shown_hash,
+       :thumb_hash, :type, :bytes, :width, :height, :taken_at, :had_location, :person_id, :recorded_at
+     from (select id from builds where shop_id = :shopId and id = :build_id for no key update) held`,
     { ...p },
   );
 
@@ -96,15 +96,16 @@ export const savePhoto = (
   },
 ): Promise<number> =>
   tx.run(
-    `${NEXT} update photos set caption = :caption, marks = :marks::jsonb, shown_hash = :shown, thumb_hash = :thumb,
-       before_id = :before, version = version + 1, seq = last_seq from next where shop_id = :shopId and id = :id`,
+    `update photos set caption = :caption, marks = :marks::jsonb, shown_hash = :shown, thumb_hash = :thumb,
+       before_id = :before, version = version + 1, seq = nextval('entry_numbers')
+     from ${HELD} where photos.shop_id = :shopId and photos.id = :id`,
     { ...p, marks: JSON.stringify(p.marks) },
   );
 
 export const removePhoto = (tx: Tx, id: string, now: string): Promise<number> =>
   tx.run(
-    `${NEXT} update photos set removed_at = :now, version = version + 1, seq = last_seq from next
-     where shop_id = :shopId and id = :id`,
+    `update photos set removed_at = :now, version = version + 1, seq = nextval('entry_numbers')
+     from ${HELD} where photos.shop_id = :shopId and photos.id = :id`,
     { id, now },
   );
 

@@ -11,10 +11,6 @@ import type {
 import type { Spot } from '#core/plan/floorPlan.ts';
 import type { Tx } from '../../db/pool.ts';
 
-/** Whoever else changes the shop's lists waits until this transaction ends. */
-export const lockShop = (tx: Tx): Promise<unknown> =>
-  tx.one('select shop_id from shop_counters where shop_id = :shopId for update');
-
 interface PersonRow extends Omit<PersonView, 'hasLeft'> {
   has_left: boolean;
 }

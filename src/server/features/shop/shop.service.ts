@@ -15,6 +15,7 @@ import { whyNotSpot } from '#core/plan/floorPlan.ts';
 import { WORKS } from '#core/estimate/lines.ts';
 import { dayOf } from '#core/time/days.ts';
 import { whyNotStand } from '#core/shop/people.ts';
+import { holdShop } from '../../db/lock.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidAt, notFound, Refusal } from '../../http/refusal.ts';
@@ -87,7 +88,7 @@ export const putPerson = (
   { password, skills, ...dto }: PersonPutDto,
 ): Promise<ShopListsView> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    await q.lockShop(tx);
+    await holdShop(tx);
     const lists = await listsOf(tx, deps);
     const known = lists.people.find((p) => p.id === id);
     const invited = known?.invited ?? password === undefined;
@@ -178,7 +179,7 @@ export const invitePerson = (deps: Deps, who: SignedIn, personId: string): Promi
 /** Adds or changes a place. One where a car stands is not closed. */
 export const putPlace = (deps: Deps, who: SignedIn, id: string, dto: PlacePutDto): Promise<ShopListsView> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    await q.lockShop(tx);
+    await holdShop(tx);
     const lists = await listsOf(tx, deps);
     const after = { ...dto, id, name: dto.name.trim() };
     if (
@@ -202,7 +203,7 @@ export const putPlace = (deps: Deps, who: SignedIn, id: string, dto: PlacePutDto
 
 export const putVendor = (deps: Deps, who: SignedIn, id: string, dto: VendorPutDto): Promise<ShopListsView> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    await q.lockShop(tx);
+    await holdShop(tx);
     const lists = await listsOf(tx, deps);
     const after = { ...dto, id, name: dto.name.trim() };
     if (
@@ -225,7 +226,7 @@ export const putAbsence = (
   dto: AbsencePutDto,
 ): Promise<ShopListsView> =>
   inShop(deps.db, who.shopId, async (tx) => {
-    await q.lockShop(tx);
+    await holdShop(tx);
     const lists = await listsOf(tx, deps);
     const after = { ...dto, id, reason: dto.reason.trim() };
     const known = lists.absences.find((a) => a.id === id);
