@@ -32,10 +32,15 @@ const server = app.express.listen(port, host, (error?: Error) => {
 /** A large photograph over a weak signal takes its time. */
 server.requestTimeout = 20 * 60_000;
 
+/** Whoever stops the machine waits about ten seconds. */
+const LONGEST_STOP_MS = 9000;
+
 let stopping = false;
 async function stop(): Promise<void> {
   if (stopping) return;
   stopping = true;
+  // What is under way then is taken back by the database, and sent again by whoever sent it.
+  setTimeout(() => process.exit(0), LONGEST_STOP_MS).unref();
   server.close();
   server.closeAllConnections();
   await app.close();

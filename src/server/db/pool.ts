@@ -4,6 +4,7 @@ import knexFactory, { type Knex } from 'knex';
 import pLimit, { type LimitFunction } from 'p-limit';
 import pg from 'pg';
 import { isUuid } from '../uuid.ts';
+import { inTurn } from './writers.ts';
 
 /** A running transaction. Queries take it first; bindings are named (`:shopId`). */
 export interface Tx {
@@ -28,15 +29,23 @@ function parserFor(oid: number, format?: 'text' | 'binary'): (value: string) => 
   return pg.types.getTypeParser(oid, format ?? 'text') as (value: string) => unknown;
 }
 
+/** No statement of a request takes as long, and nobody waits as long for what somebody else holds. */
+const LONGEST_STATEMENT = '30s';
+const LONGEST_WAIT = '10s';
+
 /**
  * What holds on every connection. Compiling a statement to machine code takes a second and pays after a minute of running; the
  * planner's guesses over a shop of years have it done for statements of ten milliseconds.
  */
 const settled = (connection: pg.Client, done: (error: Error | null, connection: pg.Client) => void): void =>
-  void connection.query('set jit = off').then(
-    () => done(null, connection),
-    (error: Error) => done(error, connection),
-  );
+  void connection
+    .query(
+      `set jit = off; set statement_timeout = '${LONGEST_STATEMENT}'; set lock_timeout = '${LONGEST_WAIT}'`,
+    )
+    .then(
+      () => done(null, connection),
+      (error: Error) => done(error, connection),
+    );
 
 export function openDatabase(url: string, max = 10): Database {
   return knexFactory({
@@ -95,17 +104,19 @@ async function inTransaction<T>(
 ): Promise<T> {
   const outer = outers.get(db);
   if (outer) return outer.inTurn(() => inOuter(outer.connection, settings, work));
-  return onConnection(db, async (connection) => {
-    try {
-      await connection.query(begin(settings, as));
-      const done = await work(txOn(connection, settings['app.shop_id'] ?? ''));
-      await connection.query('commit');
-      return done;
-    } catch (error) {
-      await connection.query('rollback').catch(() => undefined);
-      throw error;
-    }
-  });
+  return inTurn(() =>
+    onConnection(db, async (connection) => {
+      try {
+        await connection.query(begin(settings, as));
+        const done = await work(txOn(connection, settings['app.shop_id'] ?? ''));
+        await connection.query('commit');
+        return done;
+      } catch (error) {
+        await connection.query('rollback').catch(() => undefined);
+        throw error;
+      }
+    }),
+  );
 }
 
 async function onConnection<T>(db: Database, work: (connection: pg.Client) => Promise<T>): Promise<T> {

@@ -52,6 +52,47 @@ test('a full disk: the photograph is refused in words, and what was logged befor
   expect((await it.owner.get(pathOf('entriesList', { buildId })).expect(200)).body.entries).toHaveLength(1);
 });
 
+test('twelve who log on a car that is held: pages, sign-in and logging on other cars go on, and all twelve are kept', async () => {
+  const [held, other] = [await makeBuild(it.owner), await makeBuild(it.owner)];
+  await it.server.admin.query('begin');
+  await it.server.admin.query('select from builds where id = $1 for update', [held]);
+  const waiting = Array.from({ length: 12 }, () =>
+    it.owner
+      .post(pathOf('entryAdd', { buildId: held }))
+      .send(line())
+      .then((r) => r.status),
+  );
+  let kept = 0;
+  for (const one of waiting) void one.then(() => (kept += 1));
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  await Promise.all([
+    it.owner.get(pathOf('floor')).expect(200),
+    it.owner.get(pathOf('sessionRead')).expect(200),
+    supertest(it.server.app.express).get(pathOf('health')).expect(200),
+    it.owner
+      .post(pathOf('entryAdd', { buildId: other }))
+      .send(line())
+      .expect(200),
+  ]);
+  expect(kept).toBe(0);
+  await it.server.admin.query('rollback');
+  expect(await Promise.all(waiting)).toEqual(Array(12).fill(200));
+});
+
+test('who waits too long for a car that is held is told so, and nothing of it is kept', async () => {
+  const held = await makeBuild(it.owner);
+  await it.server.admin.query('begin');
+  await it.server.admin.query('select from builds where id = $1 for update', [held]);
+  const { body } = await it.owner
+    .post(pathOf('entryAdd', { buildId: held }))
+    .send(line())
+    .expect(503);
+  expect(body.detail).toContain('took too long');
+  await it.server.admin.query('rollback');
+  const { entries } = (await it.owner.get(pathOf('entriesList', { buildId: held })).expect(200)).body;
+  expect(entries).toEqual([]);
+}, 30_000);
+
 describe('what the database says', () => {
   test.each([
     ['57P01', 503],

@@ -11,6 +11,7 @@ import {
 } from '#contract/routes.ts';
 import { refuseUnbounded } from './bounds.ts';
 import { Refusal } from './refusal.ts';
+import { asWriter } from '../db/writers.ts';
 import { isUuid } from '../uuid.ts';
 import { readShape, type Shape } from './validate.ts';
 import type { SignedIn } from './session.ts';
@@ -104,7 +105,11 @@ export function mount(features: readonly Feature[], { asReadBy, refuseHidden }: 
         const { who } = call;
         if (who && body) refuseHidden(who, body);
         try {
-          const answer = await h.run(call);
+          const run = (): Promise<unknown> => h.run(call);
+          const hasGone = (): boolean => res.destroyed;
+          const answer = await (spec.method === 'get'
+            ? run()
+            : asWriter({ of: params.buildId ?? Object.values(params)[0] ?? null, hasGone }, run));
           if (answer !== undefined) res.json(who ? await asReadBy(who, answer) : answer);
         } catch (error) {
           throw who && error instanceof Refusal ? await asRead(error, (told) => asReadBy(who, told)) : error;

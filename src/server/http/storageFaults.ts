@@ -47,6 +47,9 @@ export function refusalOfStorage(error: Fault): Refusal | null {
       'conflict',
       'That id was used already, for something else. Nothing was kept; read it again and try once more.',
     );
+  // Took too long, or waited too long for what somebody else held: it was given up whole.
+  if (code === '57014' || code === '55P03')
+    return new Refusal('unavailable', 'That took too long just now, and nothing was kept. Try once more.');
   // Two that waited for each other, or for the same rows: the same again succeeds.
   if (code === '40001' || code === '40P01')
     return new Refusal(
