@@ -15,13 +15,16 @@ import { startBenchServers } from './servers.ts';
 
 const round = (n: number): number => Number(n.toPrecision(3));
 
-function verdict({ value, goal }: Line): string {
+const isMissed = ({ value, goal }: Line): boolean =>
+  goal !== undefined &&
+  ((goal.atLeast !== undefined && value < goal.atLeast) ||
+    (goal.atMost !== undefined && value > goal.atMost));
+
+function verdict(line: Line): string {
+  const { goal } = line;
   if (!goal) return '';
-  const met =
-    (goal.atLeast === undefined || value >= goal.atLeast) &&
-    (goal.atMost === undefined || value <= goal.atMost);
   const said = goal.atLeast === undefined ? `at most ${goal.atMost}` : `at least ${goal.atLeast}`;
-  return `${met ? 'met' : 'MISSED'} (${said})`;
+  return `${isMissed(line) ? 'MISSED' : 'met'} (${said})`;
 }
 
 /** `npm run bench -- uploads` runs that one alone, and writes nothing. */
@@ -50,6 +53,9 @@ try {
     );
   const machine = { cores: os.cpus().length, node: process.version };
   const results = { machine, lines: lines.map((l) => ({ ...l, value: round(l.value) })) };
+  const missed = lines.filter(isMissed).length;
+  if (missed > 0) console.log(`${missed} of ${lines.length} missed their goal`);
+  process.exitCode = missed === 0 ? 0 : 1;
   if (wanted.length === 0)
     writeFileSync(new URL('./results.json', import.meta.url), `${JSON.stringify(results, null, 2)}\n`);
 } finally {

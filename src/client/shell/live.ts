@@ -2,10 +2,12 @@
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { pathOf } from '#contract/routes.ts';
+import { Pace } from '../shared/pace.ts';
 import { useBuildChanged } from '../features/entries/entries.queries.ts';
 
 const RETRY_MS = 3000;
-/** However much others log, a screen reads again at most this often. */
+/** What others log is read at once while it is seldom; however much it is, once a second in the long run. */
+const BURST = 10;
 const APART_MS = 1000;
 
 /**
@@ -20,12 +22,13 @@ export function useLive(): void {
     let retry: ReturnType<typeof setTimeout> | undefined;
     let next: ReturnType<typeof setTimeout> | undefined;
     const waiting = new Set<string>();
+    const pace = new Pace(BURST, APART_MS);
     const readAgain = (): void => {
-      next = undefined;
-      if (waiting.size === 0) return;
+      const wait = pace.take(performance.now());
+      next = wait === 0 ? undefined : setTimeout(readAgain, wait);
+      if (next !== undefined) return;
       changed(...waiting);
       waiting.clear();
-      next = setTimeout(readAgain, APART_MS);
     };
     const connect = (): void => {
       source = new EventSource(pathOf('live'));

@@ -24,4 +24,4 @@ export {
   type EntryRow,
 } from './entries.queries.ts';
 export { mailFault, sendOrSay } from './undelivered.ts';
-export { standingNow } from './standing.ts';
+export { standingFromLogbook, standingNow } from './standing.ts';

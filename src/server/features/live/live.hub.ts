@@ -25,7 +25,7 @@ const MOST_STREAMS = 20;
 const RETRY_MS = 1000;
 /** Where PostgreSQL says whose sessions changed. */
 const SESSIONS = 'avrik_sessions';
-/** What comes within this time is told at once. */
+/** What comes within this time of the last news is told together. */
 const TOGETHER_MS = 100;
 
 export class LiveHub {
@@ -75,13 +75,18 @@ export class LiveHub {
   /** `news`: a shop and one of its builds. The first goes on its way; what follows at its heels goes with it. */
   private hear(news: string): void {
     const [shopId, buildId] = news.split(' ') as [string, string];
-    const waiting = this.untold.get(shopId);
-    if (waiting) return void waiting.add(buildId);
-    const builds = new Set([buildId]);
-    this.untold.set(shopId, builds);
+    const untold = this.untold.get(shopId);
+    if (untold) return void untold.add(buildId);
+    this.tell(shopId, [buildId]);
+  }
+
+  private tell(shopId: string, buildIds: readonly string[]): void {
+    for (const listener of this.listeners) if (listener.shopId === shopId) listener.send(buildIds);
+    const untold = new Set<string>();
+    this.untold.set(shopId, untold);
     setTimeout(() => {
       this.untold.delete(shopId);
-      for (const listener of this.listeners) if (listener.shopId === shopId) listener.send([...builds]);
+      if (untold.size > 0) this.tell(shopId, [...untold]);
     }, TOGETHER_MS).unref();
   }
 

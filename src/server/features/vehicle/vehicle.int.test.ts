@@ -113,6 +113,25 @@ test('a returning car keeps its units and provenance; what came with it belongs 
   expect(mine.vehicles).toEqual([{ id: vehicleId, name: 'Pipit Three microcar', year: 1957 }]);
 });
 
+test('fifty customers are listed, those who came last; a search finds the others', async () => {
+  await it.server.admin.query(
+    `insert into customers (shop_id, id, name, email, tell_every_days, tell_by)
+     select $1, ('00000000-0000-7000-8000-' || lpad(n::text, 12, '0'))::uuid, 'Customer 100%_' || n, 'c' || n || '@example.org', 7, 'mail'
+     from generate_series(1, 60) n`,
+    [it.shop.id],
+  );
+  const found = async (q: string): Promise<CustomersView> =>
+    (await it.owner.get(pathOf('customersList')).query({ q }).expect(200)).body as CustomersView;
+  const all = await found('');
+  expect([all.customers.length, all.more]).toEqual([50, true]);
+  const names = all.customers.map((c) => c.name);
+  expect(names).not.toContain('Customer 100%_1');
+  expect([...names].sort(new Intl.Collator('und').compare)).toEqual(names);
+  expect((await found('c1@example')).customers.map((c) => c.name)).toEqual(['Customer 100%_1']);
+  expect(await found('100%_60')).toMatchObject({ customers: [{ name: 'Customer 100%_60' }], more: false });
+  expect((await found('1005')).customers).toEqual([]);
+});
+
 test('what is no register, no row or another shop’s is not there; bad rows name their fields', async () => {
   const buildId = await makeBuild(it.owner);
   await put(buildId, 'nonsense' as Register, nextId(), engine).expect(404);

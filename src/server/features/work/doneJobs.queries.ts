@@ -2,7 +2,7 @@ import type { DoneJob } from '#contract/bench.ts';
 import type { Tx } from '../../db/pool.ts';
 
 /** Finished work is looked for among so many of the tasks that were done last. */
-const LOOKED_AT = 400;
+const LOOKED_AT = 250;
 
 /**
  * Lines of all estimates that are finished, the newest first: every task of them is done or dropped, and somebody put hours in. What was

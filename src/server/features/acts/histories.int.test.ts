@@ -1,0 +1,289 @@
+/**
+ * Histories that nobody thought of: lines in any order that order, receive, fit, wait, end waits, begin, stop, book hours, spend,
+ * are put right and are taken back. After each of them all pages that show a fact agree on it, a start does what the work page said
+ * it would, and the same request twice is once. What is refused leaves everything as it was.
+ */
+import { expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import type { EntryAddDto, EntryView, OpenThingsView } from '#contract/entries.ts';
+import type { BuildView, FloorView } from '#contract/builds.ts';
+import type { CostsDeskView, CostsView } from '#contract/costs.ts';
+import type { PartsView } from '#contract/parts.ts';
+import { pathOf } from '#contract/routes.ts';
+import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
+import type { TaskView, WorkView } from '#contract/work.ts';
+import type { ActOn, OpenThing, ThingType } from '#core/acts/acts.ts';
+import { standingFromLogbook } from '#server/features/entries/index.ts';
+import { inShop } from '#server/db/pool.ts';
+import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
+
+const it = openShop('histories');
+
+const read = async <T>(path: string): Promise<T> => (await it.owner.get(path).expect(200)).body as T;
+const things = async (buildId: string): Promise<OpenThing[]> =>
+  (await read<OpenThingsView>(pathOf('openThings', { buildId }))).things;
+
+/** What a step picks from: `pick` chooses among the things that there are. */
+interface Step {
+  what: (typeof STEPS)[number];
+  pick: number;
+  amount: number;
+}
+const STEPS = [
+  'order',
+  'receive',
+  'receive as wrong',
+  'expect',
+  'fit',
+  'wait',
+  'release',
+  'start',
+  'stop',
+  'work',
+  'finish',
+  'spend',
+  'find',
+  'put right',
+  'take back',
+] as const;
+
+const step: fc.Arbitrary<Step> = fc.record({
+  what: fc.constantFrom(...STEPS),
+  pick: fc.nat(99),
+  amount: fc.integer({ min: 1, max: 400 }),
+});
+
+/** One of each, in an order in which each can be done. */
+const ALL: Step[] = (
+  [
+    ...([
+      'order',
+      'receive',
+      'fit',
+      'order',
+      'receive as wrong',
+      'order',
+      'expect',
+      'start',
+      'stop',
+    ] as const),
+    ...(['work', 'wait', 'start', 'release', 'finish', 'spend', 'find', 'put right', 'take back'] as const),
+  ] as const
+).map((what, i) => ({ what, pick: i, amount: 10 * i + 5 }));
+
+/** The line that a step comes to; null where there is nothing to do it to. */
+function said(
+  { what, pick, amount }: Step,
+  open: readonly OpenThing[],
+): { does: ActOn[]; dto: Partial<EntryAddDto> } | null {
+  const one = (type: ThingType, ...states: string[]): OpenThing | undefined => {
+    const all = open.filter((t) => t.type === type && (states.length === 0 || states.includes(t.state)));
+    return all[pick % Math.max(1, all.length)];
+  };
+  const on = (act: ActOn['act'], thing: OpenThing | undefined, dto: Partial<EntryAddDto>, more = {}) =>
+    thing ? { does: [{ act, type: thing.type, id: thing.id, ...more }], dto } : null;
+  const plain = (dto: Partial<EntryAddDto>) => ({ does: [], dto });
+  const subject = `thing ${pick % 7}`;
+  switch (what) {
+    case 'order': {
+      const facts = { subject, vendor: 'Tern & Sons', moneyMinor: amount * 100 };
+      const id = nextId();
+      return {
+        does: [{ act: 'order', type: 'part', id }],
+        dto: { kind: 'ordered', text: `ordered ${subject}`, facts },
+      };
+    }
+    case 'receive':
+      return on('receive', one('part', 'ordered'), { kind: 'arrived', text: 'it came', facts: { subject } });
+    case 'receive as wrong':
+      return on(
+        'receive',
+        one('part', 'ordered'),
+        { kind: 'arrived', text: 'the wrong one' },
+        { check: 'wrong' },
+      );
+    case 'expect': {
+      const due = `2026-04-${String((amount % 28) + 1).padStart(2, '0')}`;
+      const facts = { subject, due };
+      return on('expect', one('part', 'ordered'), { kind: 'waiting', text: `waiting on it, ${due}`, facts });
+    }
+    case 'fit':
+      return on('fit', one('part', 'arrived'), { kind: 'fitted', text: 'fitted it', facts: { subject } });
+    case 'wait':
+      return plain({ kind: 'waiting', text: `waiting on ${subject}`, facts: { subject } });
+    case 'release':
+      return on('release', one('hold'), { kind: 'resumed', text: 'it goes on', facts: { subject } });
+    case 'start':
+      return on('start', one('task', 'to do'), { kind: 'note', text: 'begun' });
+    case 'stop':
+      return on('stop', one('task', 'going'), { kind: 'note', text: 'stopped' });
+    case 'work': {
+      const facts = { subject, minutes: amount };
+      const dto = { kind: 'did', text: `did ${subject}, ${amount} min`, facts } as const;
+      return pick % 3 === 0 ? plain(dto) : on('work', one(pick % 3 === 1 ? 'task' : 'line'), dto);
+    }
+    case 'finish':
+      return on('finish', one('task', 'to do', 'going'), { kind: 'did', text: 'all of it done', facts: {} });
+    case 'spend':
+      return plain({
+        kind: 'spent',
+        text: `spent on ${subject}`,
+        facts: { subject, moneyMinor: amount * 10 },
+      });
+    case 'find':
+      return plain({ kind: 'found', text: `${subject} cracked`, facts: { subject, minutes: amount } });
+    default:
+      return null;
+  }
+}
+
+/** Everything that the pages say of a build, but for how often it was changed. */
+async function pages(buildId: string) {
+  const [costs, desk, { waits }, floor, build, work, { parts }, partsDesk, open] = await Promise.all([
+    read<CostsView>(pathOf('costsRead', { buildId })),
+    read<CostsDeskView>(pathOf('costsDesk')),
+    read<WaitsView>(pathOf('waitsRead')),
+    read<FloorView>(pathOf('floor')),
+    read<BuildView>(pathOf('buildRead', { buildId })),
+    read<WorkView>(pathOf('workRead', { buildId })),
+    read<PartsView>(pathOf('partsRead', { buildId })),
+    read<{ parts: PartsView['parts'] }>(pathOf('partsDesk')),
+    things(buildId),
+  ]);
+  return {
+    ...{ build, work, parts, open, costs },
+    partsDesk: partsDesk.parts.filter((p) => p.buildId === buildId),
+    held: waits.find((w) => w.buildId === buildId)!,
+    row: floor.builds.find((b) => b.id === buildId)!,
+    onDesk: desk.builds.find((b) => b.buildId === buildId),
+  };
+}
+type Pages = Awaited<ReturnType<typeof pages>>;
+
+/** One fact, one value, wherever it stands. */
+async function agree(buildId: string, p: Pages): Promise<void> {
+  // Money: the desk of all cars and the page of this one.
+  if (p.onDesk) expect(p.onDesk.build).toEqual(p.costs.build);
+  else expect([p.costs.lines, p.costs.build.costMinor]).toEqual([[], 0]);
+  const last = p.costs.overTime.at(-1)!;
+  expect([last.spentMinor, last.committedMinor]).toEqual([
+    p.costs.build.spentMinor,
+    p.costs.build.committedMinor,
+  ]);
+  // Hours: the build page, and lines, tasks and what nobody put on a line.
+  const onLines = p.costs.lines.reduce((sum, l) => sum + l.spentMinutes, 0);
+  const borne = p.costs.borne.reduce((sum, b) => sum + b.minutes, 0);
+  expect(onLines + borne).toBe(p.build.workedMinutes);
+  // Waits: the Floor and the build page show what is typed; what holds it binds once.
+  expect(p.row.waits).toEqual(p.build.waits);
+  expect(p.row.doing).toEqual(p.build.doing);
+  bindsOnce(p.held, p.work.tasks);
+  // Parts: the desk of all cars shows what is open of this one, as it is here.
+  for (const part of p.partsDesk) expect(part).toEqual(p.parts.find((own) => own.id === part.id));
+  const ordered = p.parts.filter((x) => x.state === 'ordered').map((x) => x.id);
+  expect(p.open.flatMap((t) => (t.type === 'part' && t.state === 'ordered' ? [t.id] : [])).sort()).toEqual(
+    ordered.sort(),
+  );
+  // Tasks: why they cannot be begun is one answer.
+  for (const task of p.work.tasks.filter((t) => t.state === 'to do')) {
+    const open = p.open.find((t) => t.id === task.id)!;
+    expect([task.title, open.whyNot !== undefined]).toEqual([task.title, task.holds.length > 0]);
+  }
+  // What is kept with the build and in the ledger is what the logbook says.
+  const { rows } = await it.server.admin.query<{ standing: unknown }>(
+    'select standing from builds where id = $1',
+    [buildId],
+  );
+  expect(rows[0]!.standing).toEqual(
+    await inShop(it.server.deps.db, it.shop.id, (tx) => standingFromLogbook(tx, buildId, 'Europe/London')),
+  );
+}
+
+/** Exactly one thing binds a build whose tasks all wait; none binds one where somebody can work. */
+function bindsOnce({ binding, others }: BuildWaitView, tasks: readonly TaskView[]): void {
+  const left = tasks.filter((t) => t.state === 'to do' || t.state === 'going');
+  const canGoOn = left.some((t) => t.state === 'going' || t.holds.length === 0);
+  if (left.length > 0) expect([canGoOn, binding === null]).toEqual([canGoOn, canGoOn]);
+  if (binding !== null) expect(others).not.toContainEqual(binding);
+}
+
+/** Does a step and answers what was asked and came of it; null where there was nothing to do. */
+async function take(
+  buildId: string,
+  next: Step,
+  kept: EntryView[],
+): Promise<{ status: number; again: () => Promise<number> } | null> {
+  const send = async (path: string, body: object) => {
+    const post = async () => it.owner.post(path).send(body);
+    const first = await post();
+    if (first.status === 200 && 'kind' in body) kept.push(first.body as EntryView);
+    return { status: first.status, again: async () => (await post()).status };
+  };
+  if (next.what === 'put right' || next.what === 'take back') {
+    const entry = kept[next.pick % Math.max(1, kept.length)];
+    if (!entry) return null;
+    const id = nextId();
+    const { kind, text, facts, audience } = entry;
+    const now = { kind, text: `${text}, put right`, facts: { ...facts }, audience };
+    if (facts.moneyMinor !== undefined) now.facts.moneyMinor = next.amount * 7;
+    const holds = next.what === 'take back' ? { withdraw: true } : { now };
+    return send(pathOf('entryCorrect', { buildId }), { id, correctsId: entry.id, ...holds });
+  }
+  const line_ = said(next, await things(buildId));
+  return line_ && send(pathOf('entryAdd', { buildId }), { ...line(line_.dto), does: line_.does });
+}
+
+/** Without what counts changes, and the time at which it was asked. */
+const withoutVersions = (value: unknown): unknown =>
+  JSON.parse(JSON.stringify(value), (key, v: unknown) =>
+    key === 'version' || key === 'now' ? undefined : v,
+  );
+
+test('whatever is done, all pages agree, a start does what was said of it, and twice is once', async () => {
+  const done = new Map<string, number>();
+  await fc.assert(
+    fc.asyncProperty(fc.array(step, { minLength: 16, maxLength: 24 }), async (steps) => {
+      it.server.clock.set('2026-03-11T08:00:00.000Z');
+      const buildId = await makeBuild(it.owner, { discretionMinor: 1_000_000 });
+      const [first, second, lineId] = [nextId(), nextId(), nextId()];
+      const task = { version: 0, work: 'metalwork', minutes: 600, cautions: [] };
+      const put = (taskId: string, more: object) =>
+        it.owner
+          .put(pathOf('taskPut', { buildId, taskId }))
+          .send({ ...task, ...more })
+          .expect(200);
+      await put(first, { title: 'Filler', needs: [] });
+      await put(second, { title: 'Primer', needs: [{ taskId: first, reason: 'it is flat' }] });
+      await it.owner
+        .put(pathOf('estimateLinePut', { buildId, lineId }))
+        .send(estimateLine({ title: 'Brakes' }))
+        .expect(200);
+      const kept: EntryView[] = [];
+      let before = await pages(buildId);
+      for (const [i, next] of steps.entries()) {
+        it.server.clock.set(new Date(Date.UTC(2026, 2, 11, 8, 5 * (i + 1))).toISOString());
+        const did = await take(buildId, next, kept);
+        if (did === null) continue;
+        const key = `${next.what} ${did.status}`;
+        done.set(key, (done.get(key) ?? 0) + 1);
+        const after = await pages(buildId);
+        await agree(buildId, after);
+        if (next.what === 'start') {
+          const begun = after.work.tasks.find(
+            (t) => t.state === 'going' && before.work.tasks.find((b) => b.id === t.id)!.state === 'to do',
+          );
+          if (did.status === 200)
+            expect(before.work.tasks.find((t) => t.id === begun!.id)!.holds).toEqual([]);
+        }
+        if (did.status === 200) expect(await did.again()).toBe(200);
+        else expect([400, 403, 409]).toContain(did.status);
+        const now = did.status === 200 && i % 3 > 0 ? after : await pages(buildId);
+        expect(withoutVersions(now)).toEqual(withoutVersions(did.status === 200 ? after : before));
+        before = now;
+      }
+    }),
+    { seed: 17, numRuns: 5, endOnFailure: true, examples: [[ALL]] },
+  );
+  // Each kind of step was done.
+  for (const what of STEPS) expect([...done.keys()]).toContain(`${what} 200`);
+}, 240_000);
