@@ -72,7 +72,7 @@ export const iceCreamVan: DemoBuild = {
 128 P @worked head-on 2 done
 128 P @worked clearances 1 done
 127 P @worked heat 1.5 done
-126 P @worked retorque 1.5 done
+124 P @worked retorque 1.5 done
 129 P did head overhauled, 6h
 127 P fitted cylinder head, torqued to 45 lb-ft in three steps, 2h
 124 P reading compression 122 psi, 121 psi, 120 psi, 121 psi
@@ -129,7 +129,7 @@ export const iceCreamVan: DemoBuild = {
 12 M @worked mask 3.5 done
 11 M @worked blast 6 done
 11 M @worked etch 3 done
-9 M @worked fill 7 go 10
+8 M @worked fill 7 go 10
 5 M @worked fill 6 go 5
 9 M @piece vents what=vent grilles; count=3; bag=6; to=powder coat
 12 J did serving hatch hinges, 3h
