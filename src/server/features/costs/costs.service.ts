@@ -17,11 +17,12 @@ import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
+import { inItsTurn } from '../../turns.ts';
 import { estimateNow, lineViews, type EstimateNow } from '../estimate/index.ts';
 import { effortByLine, type LineEffort } from '../work/index.ts';
 import { instalmentsOf } from './instalments.queries.ts';
 import { buildIds, unchargedOf, type HourRow } from './postings.queries.ts';
-import { postingsOf } from './postings.ts';
+import { postingRows, postingsOf } from './postings.ts';
 
 /** What was agreed after each answer, and what was expected with each revision. */
 function pastOf(now: EstimateNow, timeZone: string): { agreed: AgreedOn[]; expected: ExpectedOn[] } {
@@ -101,15 +102,19 @@ export type CostSums = Pick<CostsView, 'buildId' | 'nickname' | 'lines' | 'build
 /** The sums of a build, and what they were worked out from. */
 async function reckon(tx: Tx, deps: Deps, buildId: string) {
   const now = await estimateNow(tx, deps, buildId);
-  const { terms } = now;
-  const manner = { ratesOn: ratesByHour(now.rates), additionBp: terms.additionBp };
-  const { postings, hours } = await postingsOf(tx, buildId, manner, new Set(now.lines.map((l) => l.id)));
+  const rows = await postingRows(tx, buildId);
   const estimated = now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely }));
-  const lines = lineViewsOf(now, postings, await effortByLine(tx, buildId, estimated));
-  const build = buildCosts(lines, postings, terms, terms.overBp);
-  const { nickname } = now.build;
-  const sums: CostSums = { buildId, nickname, lines, build, instalments: await instalmentsOf(tx, buildId) };
-  return { now, postings, hours, sums };
+  const effort = await effortByLine(tx, buildId, estimated);
+  const instalments = await instalmentsOf(tx, buildId);
+  return inItsTurn(() => {
+    const { terms } = now;
+    const manner = { ratesOn: ratesByHour(now.rates), additionBp: terms.additionBp };
+    const { postings, hours } = postingsOf(rows, buildId, manner, new Set(now.lines.map((l) => l.id)));
+    const lines = lineViewsOf(now, postings, effort);
+    const build = buildCosts(lines, postings, terms, terms.overBp);
+    const sums: CostSums = { buildId, nickname: now.build.nickname, lines, build, instalments };
+    return { now, postings, hours, sums };
+  });
 }
 
 export const costSums = async (tx: Tx, deps: Deps, buildId: string): Promise<CostSums> =>

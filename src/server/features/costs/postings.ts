@@ -116,20 +116,40 @@ const onLines = <R extends { lineId: string | null }>(
 ): R[] =>
   rows.map((r) => (r.lineId === null || lineIds.has(r.lineId) ? r : { ...r, lineId: null, belongs: null }));
 
+/** What a build's postings are worked out from. */
+export interface PostingRows {
+  hours: q.HourRow[];
+  bought: q.BoughtRow[];
+  parts: q.PartRow[];
+  outwork: q.OutworkRow[];
+  invoiced: q.InvoicedRow[];
+}
+
+export async function postingRows(tx: Tx, buildId: string): Promise<PostingRows> {
+  const [hours, bought, parts, outwork, invoiced] = await Promise.all([
+    q.hourRows(tx, buildId),
+    q.boughtRows(tx, buildId),
+    q.partRows(tx, buildId),
+    q.outworkRows(tx, buildId),
+    q.invoicedRows(tx, buildId),
+  ]);
+  return { hours, bought, parts, outwork, invoiced };
+}
+
 /** Everything that a build's money is made of, and its hours. `lineIds`: the lines that are on its estimate. */
-export async function postingsOf(
-  tx: Tx,
+export function postingsOf(
+  rows: PostingRows,
   buildId: string,
   manner: Manner,
   lineIds: ReadonlySet<string>,
-): Promise<{ postings: Posting[]; hours: q.HourRow[] }> {
-  const hours = onLines(await q.hourRows(tx, buildId), lineIds);
+): { postings: Posting[]; hours: q.HourRow[] } {
+  const hours = onLines(rows.hours, lineIds);
   const postings = [
     ...hours.map((h) => hourPosting(manner, h)),
-    ...onLines(await q.boughtRows(tx, buildId), lineIds).map((b) => boughtPosting(manner, b)),
-    ...onLines(await q.partRows(tx, buildId), lineIds).map((p) => partPosting(manner, p)),
-    ...outworkPostings(manner, onLines(await q.outworkRows(tx, buildId), lineIds), buildId),
-    ...onLines(await q.invoicedRows(tx, buildId), lineIds).map((i) => invoicedPosting(manner, i)),
+    ...onLines(rows.bought, lineIds).map((b) => boughtPosting(manner, b)),
+    ...onLines(rows.parts, lineIds).map((p) => partPosting(manner, p)),
+    ...outworkPostings(manner, onLines(rows.outwork, lineIds), buildId),
+    ...onLines(rows.invoiced, lineIds).map((i) => invoicedPosting(manner, i)),
   ];
   return { postings, hours };
 }
