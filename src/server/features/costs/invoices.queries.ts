@@ -62,7 +62,7 @@ export const openOrders = (tx: Tx, butInvoice: string | null): Promise<OpenOrder
          + coalesce((p.content ->> 'depositMinor')::bigint, 0) as "orderedMinor",
        p.state <> 'ordered' as "isHere"
      from parts p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
-     where p.shop_id = :shopId and p.id in (
+     where p.shop_id = :shopId and p.removed_at is null and p.id in (
        select id from parts where shop_id = :shopId and ${TO_INVOICE}
        union all select part_id from invoice_items
        where shop_id = :shopId and invoice_id = :butInvoice::uuid and part_id is not null)
