@@ -1,3 +1,5 @@
+import os from 'node:os';
+
 /** @type {import('jest').Config} */
 const transform = {
   '^.+\\.tsx?$': [
@@ -26,6 +28,9 @@ const common = {
 export default {
   // A busy machine may be slow; what must be fast is measured by the benchmark, not here.
   testTimeout: 30_000,
+  // All processors: by itself Jest leaves one free, which is half of a machine with two.
+  maxWorkers: os.availableParallelism(),
+  testSequencer: '<rootDir>/tests/support/longestFirst.mjs',
   projects: [
     {
       ...common,
