@@ -30,7 +30,7 @@ export default {
   testTimeout: 30_000,
   // All processors: by itself Jest leaves one free, which is half of a machine with two.
   maxWorkers: os.availableParallelism(),
-  testSequencer: '<rootDir>/tests/support/longestFirst.mjs',
+  testSequencer: '<rootDir>/scripts/lib/longestFirst.mjs',
   projects: [
     {
       ...common,
