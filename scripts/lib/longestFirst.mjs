@@ -19,7 +19,7 @@ const place = (test) => {
   return at < 0 ? LONGEST.length : at;
 };
 
-export default class LongestFirst extends Sequencer.default {
+export default class LongestFirst extends Sequencer {
   async sort(tests) {
     const bySize = await super.sort(tests);
     return bySize.toSorted((a, b) => place(a) - place(b));
