@@ -80,6 +80,10 @@ export const makeRouter = (client: QueryClient) =>
                   lazy: page(() => import('./features/costs/CostsPage.tsx')),
                 },
                 {
+                  path: '/builds/:buildId/jobs',
+                  lazy: page(() => import('./features/jobs/JobsPage.tsx')),
+                },
+                {
                   path: '/builds/:buildId/snags',
                   lazy: page(() => import('./features/snags/SnagsPage.tsx')),
                 },

@@ -9,6 +9,7 @@ import { estimatePageRoutes } from './estimatePage.routes.ts';
 import { healthRoutes } from './health.routes.ts';
 import { houseRulesRoutes } from './houseRules.routes.ts';
 import { inspectionRoutes } from './inspection.routes.ts';
+import { jobsRoutes } from './jobs.routes.ts';
 import { labelsRoutes } from './labels.routes.ts';
 import { letterPageRoutes } from './letterPage.routes.ts';
 import { lettersRoutes } from './letters.routes.ts';
@@ -56,6 +57,7 @@ export const ROUTES = {
   ...benchRoutes,
   ...snagsRoutes,
   ...workRoutes,
+  ...jobsRoutes,
   ...toolsRoutes,
   ...walkRoutes,
   ...planRoutes,

@@ -16,6 +16,7 @@ import { estimateRoutes } from './features/estimate/estimate.routes.ts';
 import { estimatePageRoutes } from './features/estimatePage/estimatePage.routes.ts';
 import { healthRoutes } from './features/health/health.routes.ts';
 import { letterPageRoutes } from './features/letterPage/letterPage.routes.ts';
+import { jobsRoutes } from './features/jobs/jobs.routes.ts';
 import { labelsRoutes } from './features/labels/labels.routes.ts';
 import { lettersRoutes } from './features/letters/letters.routes.ts';
 import { linksRoutes } from './features/links/links.routes.ts';
@@ -99,6 +100,7 @@ export function createApp(deps: Deps, clientFolder: string | null): App {
     inspectionRoutes(deps),
     symptomsRoutes(deps),
     workRoutes(deps),
+    jobsRoutes(deps),
     snagsRoutes(deps),
     benchRoutes(deps),
     planRoutes(deps),

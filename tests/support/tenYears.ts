@@ -114,6 +114,7 @@ const id = (what: number, n: string): string =>
   `('01ffff0${what}-' || lpad(to_hex(m.at), 4, '0') || '-7000-8000-' || lpad(to_hex(${n}), 12, '0'))::uuid`;
 const TASK = 1;
 const ENTRY = 2;
+const JOB = 5;
 
 /** Tasks with needs, booked hours, work done, parts and letters of each of the demo's builds, up to what a build has on average. */
 const GROW = `
@@ -121,8 +122,9 @@ const GROW = `
     b.arrived_at as since, 1500 + (row_number() over (order by b.number) - 1) * :entries as first_seq,
     (select id from people p where p.shop_id = b.shop_id order by id limit 1) as person_id
     from builds b;
-  insert into tasks (shop_id, id, build_id, position, content, state, done_at, made_at)
-    select m.shop_id, ${id(TASK, 'n')}, m.id, 1000 + n, jsonb_build_object('title', 'Panel ' || n || ' fitted and gapped',
+  insert into jobs (shop_id, id, build_id, title) select m.shop_id, ${id(JOB, '1')}, m.id, 'Panels' from grown m;
+  insert into tasks (shop_id, id, build_id, job_id, position, content, state, done_at, made_at)
+    select m.shop_id, ${id(TASK, 'n')}, m.id, ${id(JOB, '1')}, 1000 + n, jsonb_build_object('title', 'Panel ' || n || ' fitted and gapped',
       'work', 'metalwork', 'minutes', 300, 'cautions', '[]'::jsonb),
       case when m.ended or n < 40 then 'done' else 'to do' end, case when m.ended or n < 40 then m.since end, m.since
     from grown m cross join generate_series(1, :tasks) n;

@@ -37,6 +37,7 @@ const BUILD: [string, string][] = [
   ['G', 'Measure it'],
   ['W', 'The work'],
   ['A', 'Its parts'],
+  ['J', 'Jobs'],
   ['T', 'What is off it'],
   ['C', 'What causes it'],
   ['R', 'What is to be put right'],
@@ -76,7 +77,7 @@ function keysOf(pathname: string): [string, string][] {
   if (/^\/builds\/.*\/parts$/.test(pathname)) return PARTS;
   if (pathname.endsWith('/pieces')) return PIECES;
   if (pathname.endsWith('/inspection')) return INSPECTION;
-  return pathname.startsWith('/builds/') && !/(?:photos|vehicle|causes)$/.test(pathname) ? BUILD : [];
+  return pathname.startsWith('/builds/') && !/(?:photos|vehicle|causes|jobs)$/.test(pathname) ? BUILD : [];
 }
 
 export default function KeysDialog({ onClose }: { onClose: () => void }) {

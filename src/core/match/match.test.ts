@@ -46,6 +46,25 @@ const doesOf = (text: string, things: readonly OpenThing[]): string[] =>
 const asksOf = (text: string, things: readonly OpenThing[]): string[] =>
   match(text, things).asks.map((m) => `${m.act} ${m.thing?.name}`);
 
+describe('findings', () => {
+  const jobs = [thing('job', 'Brake pipes all round'), thing('job', 'Serving hatch')];
+  test.each<[string, string[], string[]]>([
+    ['found serving hatch binding on the left', ['add Serving hatch'], []],
+    ['found the wiper spindle seized', [], []],
+    // A price or a wait of the same name is no job.
+    ['did serving hatch, 2h', [], []],
+  ])('%s', (text, does, asks) => {
+    expect(doesOf(text, jobs)).toEqual(does);
+    expect(asksOf(text, jobs)).toEqual(asks);
+  });
+
+  test('between two jobs of one name nothing is taken', () => {
+    const two = [thing('job', 'Door seals'), thing('job', 'door seals')];
+    expect(doesOf('found door seals perished', two)).toEqual([]);
+    expect(asksOf('found door seals perished', two)).toEqual(['add Door seals', 'add door seals']);
+  });
+});
+
 describe('names', () => {
   test.each([
     ['hydraulic hoses', 'hydraulic hose', 1],

@@ -65,6 +65,7 @@ const isTask = (t: OpenThing): boolean => t.type === 'task';
 const isWork = (t: OpenThing): boolean => t.type === 'task' || t.type === 'line';
 const isMine = (t: OpenThing): boolean => t.type === 'task' && t.isMine === true;
 const isHold = (t: OpenThing): boolean => t.type === 'hold';
+const isJob = (t: OpenThing): boolean => t.type === 'job';
 
 /** Hours go to what they were worked on; without hours, what was done may be finished. */
 function finishRules(hasHours: boolean, isFinish: boolean): Rule[] {
@@ -92,6 +93,8 @@ const expected: Rule[] = [
 function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
   const finish = finishRules(facts.minutes !== undefined, turn?.turn === 'finish');
   switch (kind) {
+    case 'found':
+      return [[{ act: 'add', to: isJob }]];
     case 'ordered':
       return [[{ act: 'order', to: isPart('to order', 'to find') }]];
     case 'arrived':

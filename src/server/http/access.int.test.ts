@@ -68,6 +68,7 @@ const params = {
   rule: 'tyres',
   rowId: nextId(),
   loanId: nextId(),
+  jobId: nextId(),
   size: 'thumb',
   hash: 'nonsense',
   token: 'nonsense',

@@ -147,6 +147,7 @@ function PromisedFor({ build }: { build: BuildView }) {
 
 /** What stands beside a build's logbook, with the key that leads there. */
 const BESIDE = [
+  { to: 'jobs', key: 'j', words: 'Jobs' },
   { to: 'inspection', key: 'o', words: 'Look it over' },
   { to: 'bench', key: 'g', words: 'Measure' },
   { to: 'work', key: 'w', words: 'Work' },

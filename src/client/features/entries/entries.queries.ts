@@ -57,6 +57,7 @@ const OF_BUILD = new Set<unknown>([
   'inspection',
   'symptoms',
   'work',
+  'jobs',
   'open',
   'costs',
   'bench',

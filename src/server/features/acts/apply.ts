@@ -5,6 +5,7 @@ import type { Deps } from '../../deps.ts';
 import { invalidFields, notFound } from '../../http/refusal.ts';
 import { openHold } from '../builds/index.ts';
 import type { Done, LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
+import { prepareJob, takeBackOfJob } from '../jobs/index.ts';
 import { preparePiece, takeBackOfPiece } from '../outwork/index.ts';
 import { preparePart, takeBackOfPart } from '../parts/index.ts';
 import { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from '../work/index.ts';
@@ -20,6 +21,7 @@ const THINGS: Record<ThingType, { prepare: Prepare; takeBack: TakeBack }> = {
   piece: { prepare: preparePiece, takeBack: takeBackOfPiece },
   task: { prepare: prepareTask, takeBack: takeBackOfTask },
   line: { prepare: prepareLine, takeBack: takeBackOfLine },
+  job: { prepare: prepareJob, takeBack: takeBackOfJob },
   hold: { prepare: prepareHold, takeBack: async () => {} },
 };
 

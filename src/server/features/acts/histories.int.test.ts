@@ -8,11 +8,13 @@ import fc from 'fast-check';
 import type { EntryAddDto, EntryView, OpenThingsView } from '#contract/entries.ts';
 import type { BuildView, FloorView } from '#contract/builds.ts';
 import type { CostsDeskView, CostsView } from '#contract/costs.ts';
+import type { JobsView } from '#contract/jobs.ts';
 import type { PartsView } from '#contract/parts.ts';
 import { pathOf } from '#contract/routes.ts';
 import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
 import type { TaskView, WorkView } from '#contract/work.ts';
 import type { ActOn, OpenThing, ThingType } from '#core/acts/acts.ts';
+import { jobMoney } from '#core/jobs/jobs.ts';
 import { standingFromLogbook } from '#server/features/entries/index.ts';
 import { inShop } from '#server/db/pool.ts';
 import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
@@ -43,6 +45,8 @@ const STEPS = [
   'finish',
   'spend',
   'find',
+  'find more',
+  'join',
   'put right',
   'take back',
 ] as const;
@@ -67,9 +71,10 @@ const ALL: Step[] = (
       'start',
       'stop',
     ] as const),
-    ...(['work', 'wait', 'start', 'release', 'finish', 'spend', 'find', 'put right', 'take back'] as const),
+    ...(['work', 'wait', 'start', 'release', 'finish', 'spend'] as const),
+    ...(['find', 'find more', 'join', 'put right', 'take back'] as const),
   ] as const
-).map((what, i) => ({ what, pick: i, amount: 10 * i + 5 }));
+).map((what, i) => ({ what, pick: 2 * i, amount: 10 * i + 5 }));
 
 /** The line that a step comes to; null where there is nothing to do it to. */
 function said(
@@ -132,6 +137,8 @@ function said(
       });
     case 'find':
       return plain({ kind: 'found', text: `${subject} cracked`, facts: { subject, minutes: amount } });
+    case 'find more':
+      return on('add', one('job'), { kind: 'found', text: `${subject} bent`, facts: { subject } });
     default:
       return null;
   }
@@ -139,19 +146,21 @@ function said(
 
 /** Everything that the pages say of a build, but for how often it was changed. */
 async function pages(buildId: string) {
-  const [costs, desk, { waits }, floor, build, work, { parts }, partsDesk, open] = await Promise.all([
-    read<CostsView>(pathOf('costsRead', { buildId })),
-    read<CostsDeskView>(pathOf('costsDesk')),
-    read<WaitsView>(pathOf('waitsRead')),
-    read<FloorView>(pathOf('floor')),
-    read<BuildView>(pathOf('buildRead', { buildId })),
-    read<WorkView>(pathOf('workRead', { buildId })),
-    read<PartsView>(pathOf('partsRead', { buildId })),
-    read<{ parts: PartsView['parts'] }>(pathOf('partsDesk')),
-    things(buildId),
-  ]);
+  const [costs, desk, { waits }, floor, build, work, { parts }, partsDesk, { jobs }, open] =
+    await Promise.all([
+      read<CostsView>(pathOf('costsRead', { buildId })),
+      read<CostsDeskView>(pathOf('costsDesk')),
+      read<WaitsView>(pathOf('waitsRead')),
+      read<FloorView>(pathOf('floor')),
+      read<BuildView>(pathOf('buildRead', { buildId })),
+      read<WorkView>(pathOf('workRead', { buildId })),
+      read<PartsView>(pathOf('partsRead', { buildId })),
+      read<{ parts: PartsView['parts'] }>(pathOf('partsDesk')),
+      read<JobsView>(pathOf('jobsRead', { buildId })),
+      things(buildId),
+    ]);
   return {
-    ...{ build, work, parts, open, costs },
+    ...{ build, work, parts, open, costs, jobs },
     partsDesk: partsDesk.parts.filter((p) => p.buildId === buildId),
     held: waits.find((w) => w.buildId === buildId)!,
     row: floor.builds.find((b) => b.id === buildId)!,
@@ -189,6 +198,7 @@ async function agree(buildId: string, p: Pages): Promise<void> {
     const open = p.open.find((t) => t.id === task.id)!;
     expect([task.title, open.whyNot !== undefined]).toEqual([task.title, task.holds.length > 0]);
   }
+  jobsAgree(p);
   // What is kept with the build and in the ledger is what the logbook says.
   const { rows } = await it.server.admin.query<{ standing: unknown }>(
     'select standing from builds where id = $1',
@@ -197,6 +207,30 @@ async function agree(buildId: string, p: Pages): Promise<void> {
   expect(rows[0]!.standing).toEqual(
     await inShop(it.server.deps.db, it.shop.id, (tx) => standingFromLogbook(tx, buildId, 'Europe/London')),
   );
+}
+
+/** Everything is of one job, and the jobs together come to what the lines and the tasks come to. */
+function jobsAgree({ jobs, work, costs }: Pages): void {
+  const ids = (of: readonly { id: string }[]): string[] => of.map((x) => x.id).sort();
+  const findings = jobs.flatMap((j) => ids(j.findings));
+  expect(new Set(findings).size).toBe(findings.length);
+  expect(ids(jobs.flatMap((j) => j.tasks))).toEqual(ids(work.tasks.filter((t) => t.state !== 'dropped')));
+  expect(ids(jobs.flatMap((j) => j.lines))).toEqual(ids(work.lines));
+  const sum = (of: (j: (typeof jobs)[number]) => number): number => jobs.reduce((s, j) => s + of(j), 0);
+  const money = jobs.map((j) => jobMoney(j.lines, costs.lines));
+  expect(money.reduce((s, m) => s + m.agreedMinor, 0)).toBe(costs.build.approvedMinor);
+  expect(money.reduce((s, m) => s + m.spentMinor, 0)).toBe(costs.build.spentMinor);
+  expect(money.reduce((s, m) => s + m.expectedMinor, 0)).toBe(costs.build.expectedMinor);
+  const ofTasks = costs.borne.find((b) => b.uncharged === 'task')?.minutes ?? 0;
+  expect(sum((j) => j.spentMinutes)).toBe(costs.lines.reduce((s, l) => s + l.spentMinutes, 0) + ofTasks);
+  // A job is held up where none of its tasks can be begun and nobody is at one.
+  for (const job of jobs) {
+    const own = work.tasks.filter((t) => job.tasks.some((x) => x.id === t.id));
+    const left = own.filter((t) => t.state === 'to do');
+    const isHeld =
+      left.length > 0 && left.every((t) => t.holds.length > 0) && own.every((t) => t.state !== 'going');
+    expect([job.title, job.heldBy !== null]).toEqual([job.title, isHeld]);
+  }
 }
 
 /** Exactly one thing binds a build whose tasks all wait; none binds one where somebody can work. */
@@ -229,7 +263,18 @@ async function take(
     const holds = next.what === 'take back' ? { withdraw: true } : { now };
     return send(pathOf('entryCorrect', { buildId }), { id, correctsId: entry.id, ...holds });
   }
-  const line_ = said(next, await things(buildId));
+  const open = await things(buildId);
+  if (next.what === 'join') {
+    const [from, to] = open.filter((t) => t.type === 'job').toSpliced(0, next.pick % 2);
+    if (!from || !to) return null;
+    const id = nextId();
+    const did = await send(pathOf('jobJoin', { buildId, jobId: from.id }), { entryId: id, toId: to.id });
+    const text = `${from.name} is of ${to.name}`;
+    if (did.status === 200)
+      kept.push({ id, kind: 'note', text, facts: {}, audience: 'shop' } as unknown as EntryView);
+    return did;
+  }
+  const line_ = said(next, open);
   return line_ && send(pathOf('entryAdd', { buildId }), { ...line(line_.dto), does: line_.does });
 }
 

@@ -1,4 +1,4 @@
-/** What is open on a car: parts, pieces that are away, tasks, agreed lines without tasks, holds. */
+/** What is open on a car: parts, pieces that are away, tasks, agreed lines without tasks, holds, jobs. */
 import type { OpenThingsView } from '#contract/entries.ts';
 import type { OpenThing } from '#core/acts/acts.ts';
 import { wordsAt } from '#core/graph/readiness.ts';
@@ -8,6 +8,7 @@ import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { seesPrices } from '../entries/index.ts';
 import { nodeOf, type BuildNode } from '../graph/index.ts';
+import { liveJobs } from '../jobs/index.ts';
 import * as q from './openThings.queries.ts';
 
 /** Why work on a task cannot be begun, as its start would be refused. */
@@ -51,5 +52,11 @@ export const readOpenThings = (deps: Deps, who: SignedIn, buildId: string): Prom
       name: waitedFor(w),
       state: '',
     }));
-    return { buildId, things: [...counted, ...tasksOf(node, mine), ...linesOf(node), ...holds] };
+    const jobs = (await liveJobs(tx, buildId)).map(({ id, title }): OpenThing => ({
+      type: 'job',
+      id,
+      name: title,
+      state: '',
+    }));
+    return { buildId, things: [...counted, ...tasksOf(node, mine), ...linesOf(node), ...holds, ...jobs] };
   });

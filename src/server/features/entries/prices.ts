@@ -11,7 +11,7 @@ export const seesPrices = (who: SignedIn): boolean => who.role !== 'technician';
 
 /** Fields that hold what somebody typed: a number by itself may be a price there. */
 const TYPED: ReadonlySet<string> = new Set(
-  'text entryText first next caption complaint note sourceNote answer question what words reason whyNot'.split(
+  'text entryText first next caption complaint note sourceNote answer question what words reason whyNot heldBy'.split(
     ' ',
   ),
 );

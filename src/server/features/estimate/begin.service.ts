@@ -41,14 +41,15 @@ export interface WorkableLine {
   whyNot: string | null;
 }
 
-/** The lines of a build that are to be worked on, or could be. */
+/** The lines of a build that are to be worked on, or could be. `known`: its estimate, where it was read already. */
 export async function workableLines(
   tx: Tx,
   deps: Deps,
   buildId: string,
   withPrices: boolean,
+  known?: EstimateNow,
 ): Promise<WorkableLine[]> {
-  const now = await estimateNow(tx, deps, buildId);
+  const now = known ?? (await estimateNow(tx, deps, buildId));
   const { shop } = now;
   const standings = lineViews(now).map((l) => l.standing);
   return now.lines.flatMap((l, i): WorkableLine[] => {

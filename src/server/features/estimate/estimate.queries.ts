@@ -28,13 +28,14 @@ export interface LineRow {
   build_id: string;
   content: LineContent;
   finding_id: string | null;
+  job_id: string;
   version: number;
   discretion_minor: number | null;
   removed: boolean;
 }
 
 const LINE_COLUMNS =
-  'id, build_id, content, finding_id, version, discretion_minor, removed_at is not null as removed';
+  'id, build_id, content, finding_id, job_id, version, discretion_minor, removed_at is not null as removed';
 
 /** Those of a build, dropped ones too: what was spent on one without asking stays spent. */
 export const everyLineOf = rowsPer(

@@ -13,7 +13,7 @@ import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import { standingNow } from '../entries/index.ts';
-import { workableLines, type WorkableLine } from '../estimate/index.ts';
+import { workableLines, type EstimateNow, type WorkableLine } from '../estimate/index.ts';
 import { awayByTask, awayPieces, type AwayPiece } from '../outwork/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './graph.queries.ts';
@@ -123,11 +123,16 @@ function awayHold({ state, words, vendor, since, back }: AwayPiece): Hold {
  * The builds that are here, or the one that is asked about, each with what holds it and its tasks.
  *
  * @param withPrices whether a line that is not agreed says so with its price
+ * @param estimate of the build that is asked about, where it was read already
  */
 export async function graphOf(
   tx: Tx,
   deps: Deps,
-  { only, withPrices = false }: { only?: string; withPrices?: boolean } = {},
+  {
+    only,
+    withPrices = false,
+    estimate,
+  }: { only?: string; withPrices?: boolean; estimate?: EstimateNow } = {},
 ): Promise<BuildNode[]> {
   const now = deps.clock.now();
   const { timeZone } = await shopOf(tx);
@@ -148,7 +153,7 @@ export async function graphOf(
       const ofBuild = tasks.get(b.id) ?? [];
       const needsLines =
         only !== undefined || ofBuild.some((t) => t.task.state === 'to do' && t.lineId !== null);
-      const lines = needsLines ? await workableLines(tx, deps, b.id, withPrices) : [];
+      const lines = needsLines ? await workableLines(tx, deps, b.id, withPrices, estimate) : [];
       const ground: Ground = {
         now,
         timeZone,
@@ -189,8 +194,14 @@ export async function graphOf(
 }
 
 /** One build in the graph. */
-export async function nodeOf(tx: Tx, deps: Deps, buildId: string, withPrices: boolean): Promise<BuildNode> {
-  const [node] = await graphOf(tx, deps, { only: buildId, withPrices });
+export async function nodeOf(
+  tx: Tx,
+  deps: Deps,
+  buildId: string,
+  withPrices: boolean,
+  estimate?: EstimateNow,
+): Promise<BuildNode> {
+  const [node] = await graphOf(tx, deps, { only: buildId, withPrices, ...(estimate ? { estimate } : {}) });
   if (!node) throw notFound('build');
   return node;
 }

@@ -7,7 +7,10 @@ export {
   isLineOf,
   saveBelongs,
   setState,
+  spentByLine,
+  tasksOf,
+  type TaskRow,
 } from './work.queries.ts';
 export { doneJobs } from './doneJobs.queries.ts';
-export { effortByLine, type LineEffort } from './effort.ts';
+export { effortByLine, effortOf, toGoOf, type LineEffort } from './effort.ts';
 export { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from './line.ts';

@@ -16,6 +16,7 @@ import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { isUuid } from '../../uuid.ts';
+import { insertJob } from '../jobs/index.ts';
 import { changingWork } from './workNow.ts';
 import * as books from './playbooks.queries.ts';
 import * as q from './work.queries.ts';
@@ -142,11 +143,17 @@ export const usePlaybook = (
     if (known.length + steps.length > MOST_TASKS)
       throw new Refusal('too-many', `At most ${MOST_TASKS} tasks.`);
     if (dto.lineId !== undefined && !(await q.isLineOf(tx, buildId, dto.lineId))) throw notFound('line');
+    const lineId = dto.lineId ?? null;
+    // On no line it is a job by itself: all of its tasks are of it.
+    const jobId = lineId === null ? idOf(steps[0]!.key) : null;
+    if (jobId !== null)
+      await insertJob(tx, { id: jobId, buildId, title: playbook.title.slice(0, 160), isNamed: true });
     for (const step of steps)
       await q.insertTask(tx, {
         id: idOf(step.key),
         buildId,
-        lineId: dto.lineId ?? null,
+        lineId,
+        jobId,
         content: contentOf(step, playbook),
         now: deps.clock.now(),
       });

@@ -47,7 +47,15 @@ export const putTask = (
     if (refused !== null) throw invalidAt('needs', refused);
     if (lineId !== null) await lineOfBuild(tx, deps, who, buildId, lineId);
     if (known) await q.saveTask(tx, { id, lineId, content });
-    else await q.insertTask(tx, { id, buildId, lineId, content, now: deps.clock.now() });
+    else {
+      // Without a line it is of the job of what it needs: one thing after the other on the same piece of work.
+      const needed = new Set(needs.map((n) => n.taskId));
+      const jobId = (await q.tasksOf(tx, buildId)).find((t) => needed.has(t.id) && t.job_id !== null)?.job_id;
+      await q.insertTask(tx, {
+        ...{ id, buildId, lineId, content, now: deps.clock.now() },
+        jobId: lineId === null ? (jobId ?? null) : null,
+      });
+    }
     await q.setNeeds(tx, id, needs);
   });
 

@@ -27,6 +27,8 @@ export interface TaskRow {
   id: string;
   build_id: string;
   line_id: string | null;
+  /** Of one without a line; the others are of their line’s job. */
+  job_id: string | null;
   content: TaskContent;
   state: TaskState;
   to_go_minutes: number | null;
@@ -35,7 +37,7 @@ export interface TaskRow {
   spent_minutes: number;
 }
 
-const TASKS = `select t.id, t.build_id, t.line_id, t.content, t.state, t.to_go_minutes, t.done_at, t.version,
+const TASKS = `select t.id, t.build_id, t.line_id, t.job_id, t.content, t.state, t.to_go_minutes, t.done_at, t.version,
     coalesce((
       select sum(h.minutes) from ledger h
       where h.shop_id = t.shop_id and h.task_id = t.id and not h.withdrawn), 0)::int as spent_minutes
@@ -57,15 +59,23 @@ const tasksById = rowsPer(
 export const taskById = async (tx: Tx, id: string): Promise<TaskRow | undefined> =>
   (await tasksById(tx, id))[0];
 
+/** `jobId`: the job that it is of where it has no line; absent, it is one by itself. */
 export const insertTask = (
   tx: Tx,
-  t: { id: string; buildId: string; lineId: string | null; content: TaskContent; now: string },
+  t: {
+    id: string;
+    buildId: string;
+    lineId: string | null;
+    jobId?: string | null;
+    content: TaskContent;
+    now: string;
+  },
 ): Promise<number> =>
   tx.run(
-    `insert into tasks (shop_id, id, build_id, line_id, position, content, made_at)
-     select :shopId, :id, :buildId, :lineId::uuid, coalesce(max(position), 0) + 1, :content::jsonb, :now::timestamptz
+    `insert into tasks (shop_id, id, build_id, line_id, job_id, position, content, made_at)
+     select :shopId, :id, :buildId, :lineId::uuid, :jobId::uuid, coalesce(max(position), 0) + 1, :content::jsonb, :now::timestamptz
      from tasks where shop_id = :shopId and build_id = :buildId`,
-    { ...t, content: JSON.stringify(t.content) },
+    { jobId: null, ...t, content: JSON.stringify(t.content) },
   );
 
 export const saveTask = (
