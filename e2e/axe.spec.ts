@@ -225,8 +225,16 @@ test('costs, invoices', async ({ page }) => {
   await checkDialog(page.getByRole('button', { name: /^Came in: before the metalwork/ }));
 });
 
-test('what is to be put right', async ({ page }) => {
+test('what is to be put right, jobs', async ({ page }) => {
   await signIn(page);
+  await openCar(page, 'estate');
+  await page.getByRole('link', { name: 'Jobs' }).click();
+  await page
+    .getByText(/^\d findings?/)
+    .first()
+    .click();
+  await check(page);
+  await checkDialog(page.getByRole('button', { name: /^Merge/ }).first());
   await openCar(page, 'ice-cream van');
   await page.getByRole('link', { name: 'To put right' }).click();
   await checkDialog(page.getByRole('button', { name: /^Put right: / }).first());

@@ -2,7 +2,18 @@
 import { expect, test, type Page } from '@playwright/test';
 import { expectNoSideScroll, signIn } from './support.ts';
 
-const CAR_PAGES = ['', '/estimate', '/costs', '/work', '/parts', '/snags', '/vehicle', '/photos', '/book'];
+const CAR_PAGES = [
+  '',
+  '/jobs',
+  '/estimate',
+  '/costs',
+  '/work',
+  '/parts',
+  '/snags',
+  '/vehicle',
+  '/photos',
+  '/book',
+];
 const PAGES = [
   '/',
   '/parts',

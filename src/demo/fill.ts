@@ -28,6 +28,7 @@ import type { SignedIn } from '#server/http/session.ts';
 import { INTAKES } from './estimates.ts';
 import { answerEstimate, pence, setTerms, writeEstimate, type LineIds } from './fillEstimates.ts';
 import { count, setRates, setToday, SKILLS } from './fillCosts.ts';
+import { mergeJob } from './fillJobs.ts';
 import { letters } from './fillLetters.ts';
 import { outwork } from './fillOutwork.ts';
 import { part } from './fillParts.ts';
@@ -293,6 +294,7 @@ async function take(shop: Shop, step: Step): Promise<void> {
   }
   if (step.text.startsWith('@estimate ')) return writeEstimate(writing, step.text.slice(10));
   if (step.text.startsWith('@answer ')) return answerEstimate(writing, step.text.slice(8));
+  if (step.text.startsWith('@job ')) return mergeJob(writing, step.text.slice(5));
   if (step.text.startsWith('@pinned ')) {
     const [by = '', freedBy = ''] = step.text.slice(8).split(' | ');
     await setPinned(shop.deps, who, buildId, { by, freedBy });

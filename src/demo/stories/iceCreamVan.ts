@@ -100,6 +100,7 @@ export const iceCreamVan: DemoBuild = {
 28 M painted lower panels, 8h
 27 W @to paint: painted lower panels
 26 M found run in the paint on the rear panel, flatted back, two hours, must
+26 W @job run in the paint | Body painted in two colours
 25 M did rear panel flatted and painted again, 3h
 21 W moved to bay 2
 11 W @letter

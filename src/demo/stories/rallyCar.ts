@@ -38,6 +38,7 @@ export const rallyCar: DemoBuild = {
 140 I harness pair arrived from Tern & Sons
 133 P stripped gearbox, 4h
 132 P found third gear synchro ring cracked, 85 and one hour, must
+132 W @job third gear synchro ring | Gearbox rebuilt
 132 P @photo ringed ring: cracked right through
 130 I ordered synchro ring from Oldgate Machine Works, 82.50, due in three weeks
 129 W waiting on synchro ring from Oldgate Machine Works since yesterday, due in three weeks
