@@ -61,37 +61,40 @@ interface Props {
 
 export function Job({ buildId, job, onEdit }: Props) {
   const { seesPrices } = useShop();
+  const few = inFew(job);
   return (
     <Item>
       <Stack $gap="xs">
         <Name>{job.title}</Name>
-        {job.lines.length === 0 && job.findings.map((f) => <Quiet key={f.id}>{f.text}</Quiet>)}
+        {showsFindings(job) && job.findings.map((f) => <Quiet key={f.id}>{f.text}</Quiet>)}
         {job.heldBy !== null && (
           <p>
             <Now>Held up:</Now> {job.heldBy}
           </p>
         )}
-        <details>
-          <Summary>{inFew(job)}</Summary>
-          <Stack>
-            <Everything job={job} />
-            {seesPrices && (
-              <Row>
-                <Button $look="quiet" aria-label={`Rename: ${job.title}`} onPress={() => onEdit('name')}>
-                  Rename
-                </Button>
-                <Button $look="quiet" aria-label={`Merge: ${job.title}`} onPress={() => onEdit('merge')}>
-                  Merge with another job
-                </Button>
-                {canBeSplit(job) && (
-                  <Button $look="quiet" aria-label={`Split: ${job.title}`} onPress={() => onEdit('split')}>
-                    Split
+        {(few !== '' || seesPrices) && (
+          <details>
+            <Summary>{few || 'Change'}</Summary>
+            <Stack>
+              <Everything job={job} />
+              {seesPrices && (
+                <Row>
+                  <Button $look="quiet" aria-label={`Rename: ${job.title}`} onPress={() => onEdit('name')}>
+                    Rename
                   </Button>
-                )}
-              </Row>
-            )}
-          </Stack>
-        </details>
+                  <Button $look="quiet" aria-label={`Merge: ${job.title}`} onPress={() => onEdit('merge')}>
+                    Merge with another job
+                  </Button>
+                  {canBeSplit(job) && (
+                    <Button $look="quiet" aria-label={`Split: ${job.title}`} onPress={() => onEdit('split')}>
+                      Split
+                    </Button>
+                  )}
+                </Row>
+              )}
+            </Stack>
+          </details>
+        )}
       </Stack>
       <Figures>
         <Hours job={job} />
@@ -103,11 +106,15 @@ export function Job({ buildId, job, onEdit }: Props) {
 
 const counted = (n: number, one: string): string => (n === 1 ? `1 ${one}` : `${n} ${one}s`);
 
-/** What there is of it, in numbers. */
-function inFew({ findings, lines, tasks, parts }: JobView): string {
+/** Its findings stand under its name while it has no line. */
+const showsFindings = ({ lines }: JobView): boolean => lines.length === 0;
+
+/** What there is of it, in numbers; empty where all of it is shown. */
+function inFew(job: JobView): string {
+  const { findings, lines, tasks, parts } = job;
   const done = tasks.filter((t) => t.isDone).length;
   return [
-    findings.length > 0 && counted(findings.length, 'finding'),
+    findings.length > 0 && !showsFindings(job) && counted(findings.length, 'finding'),
     lines.length > 0 && counted(lines.length, 'line'),
     tasks.length > 0 && `${done} of ${counted(tasks.length, 'task')} done`,
     parts.length > 0 && `${counted(parts.length, 'part')} to come`,
@@ -147,11 +154,12 @@ function Money({ buildId, lines }: { buildId: string; lines: JobView['lines'] })
   );
 }
 
-function Everything({ job: { findings, lines, tasks, parts } }: { job: JobView }) {
+function Everything({ job }: { job: JobView }) {
+  const { findings, lines, tasks, parts } = job;
   const { locale, today } = useManner();
   return (
     <Belongings>
-      {findings.length > 0 && (
+      {findings.length > 0 && !showsFindings(job) && (
         <>
           <dt>Found</dt>
           <dd>

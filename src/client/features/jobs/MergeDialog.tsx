@@ -37,7 +37,8 @@ export default function MergeDialog({ buildId, job, jobs, onClose }: Props) {
           <Options of={jobs.filter((j) => j.id !== job.id)} by="title" />
         </SelectField>
         <Quiet>
-          Its findings, lines, tasks and hours go there. Withdraw the entry in the logbook to take it back.
+          Its findings, lines, tasks and hours go there. To take it back, correct the entry that the logbook
+          has of it.
         </Quiet>
         <FormFault reason={errors.root?.message} />
         <KeepOrLeave isDisabled={join.isPending} onLeave={onClose}>
