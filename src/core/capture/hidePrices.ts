@@ -32,21 +32,49 @@ const CLAIMS: ReadonlySet<SpanField> = new Set<SpanField>([
 
 /** Behind a number these say that it counts or measures: “13 years”, “3 h lost”, “40 miles”. */
 const UNIT =
-  'years?|yrs?|months?|weeks?|days?|hours?|hrs?|h|minutes?|mins?|miles?|km|mm|cm|metres?|feet|foot|inch(?:es)?|kg|psi|bar|volts?|amps?|degrees|coats?|times|of an inch';
-/** Behind a small number anything but these is what there are so many of: “2 door seals”, not “8 for it”. */
+  'years?|yrs?|months?|weeks?|days?|hours?|hrs?|h|minutes?|mins?|miles?|km|mm|cm|metres?|feet|foot|inch(?:es)?|kg|psi|bar|volts?|amps?|degrees|coats?|times|of an inch|in(?= (?:deep|long|wide|thick|at the (?:rim|hub|edge|lip))\\b)' +
+  '|jahren?|monaten?|wochen?|tagen?|stunden?|std|minuten?|meter|grad|liter|stück';
+/** In German “bar” is cash. */
+const GERMAN_UNIT = UNIT.replace('|bar|', '|');
+/** Behind a small number a word or two and a plural are what there are so many of: “2 door seals”, not “8 for it” or “15 roughly”. */
 const NO_THING =
-  'for|each|cash|quid|pounds?|grand|hundred|thousand|fivers?|tenners?|plus|and|or|an?|per|off|at|to|from|in|on|by|with|vat|net|gross|all|more|less|if|is|was|the';
+  'for|each|cash|quid|pounds?|bucks|dollars?|euros?|pence|cents?|grand|hundred|thousand|fivers?|tenners?|plus|and|or|an?|per|off|at|to|from|in|on|by|with|vat|net|gross|all|more|less|if|is|was|the|thanks|always|perhaps|this|his|as|us';
+const THINGS = String.raw`(?:(?!(?:${NO_THING})\b)[\p{L}\p{N}'’-]+[ ]){0,2}(?!(?:${NO_THING})\b)\p{L}[\p{L}'’-]+s\b`;
+/** Behind “250 in” these say that it is no length: “250 in March”, “250 in cash”. */
+const NO_INCHES =
+  /^ (?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec|spring|summer|autumn|winter|cash|notes|total|all|full|hand|advance|the|a|an|my|his|her|our|their|\d)/i;
+const OF_THINGS = new RegExp(String.raw`^[ ]${THINGS}`, 'iu');
 /** A number by itself, with or without the sign of a currency: not “M8”, “B-0107”, “2nd”, “3/8”, “shelf 4”, “13 years” or “2 seals”. */
 const NUMBER = new RegExp(
   String.raw`(?<![\p{L}\p{N}#/-]|\b(?:lift|bay|ramp|shelf|rack|bin|bag|box|board|row|cylinder|joint|step|no|number)[.,]?[ ]{1,2})` +
-    String.raw`(?!\d+(?:[.,]\d+)?[ ](?:${UNIT})\b|(?:[1-9]|1\d|20)[ ](?!(?:${NO_THING})\b)\p{L})` +
+    String.raw`(?!\d+(?:[.,]\d+)?[ ](?:${UNIT})\b|(?:[1-9]|1\d|20)[ ]${THINGS})` +
     String.raw`[£$€]?\d(?:[\d.,’']*\d)?(?:k\b)?(?![\p{L}\p{N}/-]|[.,]\d)`,
   'giu',
 );
 
-/** Sums in words. “A hundred and fifty”, “two grand”, “twelve thousand”; a score of things is seldom counted so. */
-const IN_WORDS =
-  /\b(?:(?:a|an|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|half|couple|of|few)[ -])*(?:hundred|thousand|grand|quid|fivers?|tenners?)\b(?:(?: and)?[ -](?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|hundred|thousand))*/gi;
+const UNITS_IN_WORDS = 'one|two|three|four|five|six|seven|eight|nine';
+const TEENS =
+  'ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty|dozen|score';
+const TENS = 'thirty|forty|fifty|sixty|seventy|eighty|ninety';
+const LARGE = 'hundred|thousand|million|grand|quid|fivers?|tenners?|k';
+const ANY_WORD = `${UNITS_IN_WORDS}|${TEENS}|${TENS}|${LARGE}`;
+/**
+ * Numbers in words from ten on: “fifty five”, “a hundred and fifty”, “two grand”. Below ten only what is paid by the piece or the hour: a
+ * count of things is mostly said so. Not “fourteen hours” or “twelve bolts”.
+ */
+const IN_WORDS = new RegExp(
+  String.raw`\b(?:(?:an?|half|couple|of|few)[ -])*` +
+    String.raw`(?:(?!(?:${TEENS})[ ](?:(?:${UNIT})\b|${THINGS})|(?:${ANY_WORD})(?:[ -](?:and[ ])?(?:${ANY_WORD}))*[ ](?:${UNIT})\b)` +
+    String.raw`(?:(?:${UNITS_IN_WORDS})[ -](?:and[ ])?)*(?:${TEENS}|${TENS}|${LARGE})\b(?:[ -](?:and[ -])?(?:${ANY_WORD})\b)*` +
+    String.raw`|(?:${UNITS_IN_WORDS})(?=[ ](?:each|apiece|an?[ ](?:hour|day|piece|go)|per)\b))`,
+  'giu',
+);
+/** The same in German, which writes a number as one word: “fünfundfünfzig”, “zwölfhundert”. */
+const IN_GERMAN = new RegExp(
+  String.raw`(?<!\p{L})(?=\p{L}*(?:zehn|elf|zwölf|zig|ßig|hundert|tausend))` +
+    String.raw`(?:eins?|zwei|zwo|drei|vier|fünf|sech?s?|sieb(?:en)?|acht|neun|zehn|elf|zwölf|zwan|zig|ßig|hundert|tausend|und)+(?!\p{L}|[ ](?:${GERMAN_UNIT})\b)`,
+  'giu',
+);
 
 const spansOf = (text: string, pattern: RegExp): Span[] =>
   [...text.matchAll(pattern)].map((m) => ({ start: m.index, end: m.index + m[0].length }));
@@ -86,12 +114,15 @@ const hideMarkedPrices = (text: string, context: CaptureContext): string =>
 export function hidePrices(text: string, context: CaptureContext): string {
   const marked = markedIn(text, context);
   const { spans, kind } = parseLine(text, context);
-  // “Paid 250 in March”, “paid 250 last year”: no inches, and no number of things.
+  // “Paid 250 in March”, “paid 250 last year”, “charged 18 extra”: no inches, and no number of things.
   const isDoubtful = ({ field, start, end }: (typeof spans)[number]): boolean =>
-    (field === 'quantity' && kind === 'spent') ||
-    (field === 'measures' && /\d\s+in$/i.test(text.slice(start, end)));
+    (field === 'quantity' && (kind === 'spent' || !OF_THINGS.test(text.slice(end)))) ||
+    (field === 'measures' &&
+      kind !== 'reading' &&
+      /\d\s+in$/i.test(text.slice(start, end)) &&
+      NO_INCHES.test(text.slice(end)));
   const claimed = spans.filter((s) => CLAIMS.has(s.field) && !isDoubtful(s) && !within(s, marked));
-  const numbers = [...spansOf(text, NUMBER), ...spansOf(text, IN_WORDS)];
+  const numbers = [NUMBER, IN_WORDS, IN_GERMAN].flatMap((pattern) => spansOf(text, pattern));
   return without(text, [
     ...spans.filter((s) => s.field === 'moneyMinor'),
     ...marked,

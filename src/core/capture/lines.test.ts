@@ -172,6 +172,12 @@ describe('what is kept of a line', () => {
       'kept on shelf 4',
       'found where to get 2 layshaft bearings',
       'they broke, 3 h lost',
+      'three of them, and two screws missing',
+      'twelve bolts and a dozen door clips to go back',
+      'fourteen hours of it, twenty years old',
+      'the second one is the wrong one',
+      'found steering box free play 2 in at the rim',
+      'seit elf Jahren in der Scheune',
     ])
       expect(hidePrices(plain, GB)).toBe(plain);
     for (const priced of [
@@ -181,6 +187,8 @@ describe('what is kept of a line', () => {
       'asked 20 at most',
       'paid 250 last year',
       'he paid 250 in march',
+      'he paid 250 in cash',
+      'she had 90 in the end',
       'rook owes 300 since monday',
     ])
       expect(hidePrices(priced, GB)).toContain('···');
@@ -202,6 +210,19 @@ describe('what is kept of a line', () => {
     ['three grand is the most he will pay', 'three grand'],
     ['decided 1200, not 1500', '1500'],
     ['told him it is £1,250.50 all in', '250'],
+    ['we charge fifty five an hour', 'fifty'],
+    ['we charge fifty-five an hour', 'five'],
+    ['he pays five an hour', 'five'],
+    ['eighty-five all in', 'eighty'],
+    ['it was two fifty for the pair', 'fifty'],
+    ['she offered twelve for it', 'twelve'],
+    ['a dozen pounds', 'dozen'],
+    ['fifteen hundred is his limit', 'fifteen'],
+    ['we pay 15 roughly', '15'],
+    ['charged 18 extra', '18'],
+    ['he said 15 thanks', '15'],
+    ['Angebot war fünfundfünfzig die Stunde', 'fünfundfünfzig'],
+    ['er zahlt zwölfhundert', 'zwölfhundert'],
   ])('a number that nothing accounts for is hidden: %s', (text, price) => {
     expect(hidePrices(text, GB)).not.toContain(price);
   });

@@ -17,9 +17,11 @@ let buildIds: string[];
 const TYPED =
   /^(text|entry_text|words|what|note|notes|next_step|complaint|caption|answer|question|sourceNote|title|reason|first)$/;
 const MARKED = ' for £731.42';
-const PLAIN = ', he offered 8,641 to rook@example.org, two grand at most';
+const PLAIN =
+  ', he offered 8,641 to rook@example.org, two grand at most, fifty five an hour, 17 roughly, zweiundsiebzig bar';
 /** Of these none may be sent; the digits of an id are none of them. */
-const SECRETS = /731[.,]42|(?<![\w-])(?:73142|8,?641)(?![\w-])|rook@example|two grand/;
+const SECRETS =
+  /731[.,]42|(?<![\w-])(?:73142|8,?641)(?![\w-])|rook@example|two grand|fifty five|17 roughly|zweiundsiebzig/;
 
 /** Writes prices behind every text of the database that was typed. */
 async function spoil(): Promise<number> {

@@ -35,8 +35,9 @@ function throughout(value: unknown, hide: Hide, isTyped = false): unknown {
   );
 }
 
-/** A sum in digits or in words, or an address of mail. */
-const MAY_HOLD = /[\d@]|hundred|thousand|grand|quid|fiver|tenner/i;
+/** A sum in digits or in words, or an address of mail: what has none of these is not looked at further. */
+const MAY_HOLD =
+  /[\d@]|\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|dozen|score|hundred|thousand|million|grand|quid|fivers?|tenners?)\b|teen|t(?:y|ie)|zehn|elf|zwölf|zig|ßig|hundert|tausend/i;
 /** One run without a space or a sign: an id, a day, an instant, a code. */
 const IS_NONE = /^[\w.:+-]+$/;
 
