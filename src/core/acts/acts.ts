@@ -6,7 +6,7 @@
 import type { Check } from '../parts/parts.ts';
 
 /** Things of a build that are open: something is still to happen to them. */
-export const THING_TYPES = ['part', 'piece', 'task', 'line', 'hold', 'job'] as const;
+export const THING_TYPES = ['part', 'piece', 'task', 'line', 'hold', 'job', 'snag'] as const;
 export type ThingType = (typeof THING_TYPES)[number];
 
 interface ActSpec {
@@ -29,6 +29,7 @@ const SPECS = {
   work: { on: ['task', 'line'], will: 'Hours go to', did: 'Hours went to' },
   finish: { on: ['task'], will: 'Finishes', did: 'Finished' },
   add: { on: ['job'], will: 'Belongs to', did: 'Belongs to' },
+  'put right': { on: ['snag'], will: 'Puts right', did: 'Put right' },
   release: { on: ['hold'], will: 'Ends the wait for', did: 'Ended the wait for' },
 } as const satisfies Record<string, ActSpec>;
 

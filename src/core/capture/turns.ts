@@ -1,4 +1,4 @@
-/** That work begins, pauses or ends with a line: “start filler and blocking”, “stopped, 2 h to go”, “sills finished”. */
+/** That work begins, pauses or ends with a line: “start filler and blocking”, “stopped, 2 h to go”, “sills finished”, “boot handle put right”. */
 import { decimalMark } from './numbers.ts';
 import { minutesLeft } from './quantities.ts';
 import { tokenize } from './tokens.ts';
@@ -24,8 +24,12 @@ const FINISH = new RegExp(
   String.raw`${ME}(?:finish(?:ed|ing)?(?:\s+off)?|completed?|done with|all done (?:with|on))${ON}(?:[\s,;.]+(.*))?$`,
   'i',
 );
+const PUT_RIGHT = new RegExp(
+  String.raw`${ME}put(?:\s+(?:the|a|an)\b)?\s+(?:right\s+(?:the\s+)?(.+)|(.+?)\s+right)$`,
+  'i',
+);
 const IS_DONE =
-  /^(.+?)\s+(?:(?:is|are)\s+)?(?:now\s+|all\s+)?(?:done|finished|complete|completed)\s*(?:[,;.].*)?$/i;
+  /^(.+?)\s+(?:(?:is|are)\s+)?(?:now\s+|all\s+)?(?:done|finished|complete|completed|put right|sorted|fixed|cured)\s*(?:[,;.].*)?$/i;
 
 /** What is not so, or not yet, ends nothing. */
 const NOT_SO =
@@ -62,6 +66,8 @@ export function turnOf(text: string, parsed: ParsedLine, locale: string): Turn |
     };
   const finish = FINISH.exec(line);
   if (finish) return { turn: 'finish', subject: nameIn(finish[1]) };
+  const right = PUT_RIGHT.exec(line.split(/[,;.]/)[0]!);
+  if (right) return { turn: 'finish', subject: nameIn(right[1] ?? right[2]) };
   const done = IS_DONE.exec(line);
   return done ? { turn: 'finish', subject: nameIn(done[1]) } : null;
 }

@@ -50,6 +50,7 @@ describe('findings', () => {
   const jobs = [thing('job', 'Brake pipes all round'), thing('job', 'Serving hatch')];
   test.each<[string, string[], string[]]>([
     ['found serving hatch binding on the left', ['add Serving hatch'], []],
+    ['found brake pipes corroded at the front', ['add Brake pipes all round'], []],
     ['found the wiper spindle seized', [], []],
     // A price or a wait of the same name is no job.
     ['did serving hatch, 2h', [], []],
@@ -62,6 +63,23 @@ describe('findings', () => {
     const two = [thing('job', 'Door seals'), thing('job', 'door seals')];
     expect(doesOf('found door seals perished', two)).toEqual([]);
     expect(asksOf('found door seals perished', two)).toEqual(['add Door seals', 'add door seals']);
+  });
+});
+
+describe('what is to be put right', () => {
+  const snags = [thing('snag', 'boot handle loose'), thing('snag', 'lamp glass chipped')];
+  test.each<[string, string[], string[]]>([
+    ['boot handle put right', ['put right boot handle loose'], []],
+    ['put the boot handle right', ['put right boot handle loose'], []],
+    ['put right the boot handle, 15 min', ['put right boot handle loose'], []],
+    ['fixed the boot handle, 15 min', [], ['put right boot handle loose']],
+    ['finished the lamp glass', ['put right lamp glass chipped'], []],
+    ['boot handle not put right yet', [], []],
+    ['boot floor put right', [], []],
+    ['did the boot lock, 1h', [], []],
+  ])('%s', (text, does, asks) => {
+    expect(doesOf(text, snags)).toEqual(does);
+    expect(asksOf(text, snags)).toEqual(asks);
   });
 });
 

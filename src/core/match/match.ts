@@ -66,6 +66,7 @@ const isWork = (t: OpenThing): boolean => t.type === 'task' || t.type === 'line'
 const isMine = (t: OpenThing): boolean => t.type === 'task' && t.isMine === true;
 const isHold = (t: OpenThing): boolean => t.type === 'hold';
 const isJob = (t: OpenThing): boolean => t.type === 'job';
+const isSnag = (t: OpenThing): boolean => t.type === 'snag';
 
 /** Hours go to what they were worked on; without hours, what was done may be finished. */
 function finishRules(hasHours: boolean, isFinish: boolean): Rule[] {
@@ -76,6 +77,11 @@ function finishRules(hasHours: boolean, isFinish: boolean): Rule[] {
     { act: 'finish', to: (t) => isTask(t) && !isMine(t) },
   ];
 }
+
+/** What is to be put right is, where the line says that something is finished or put right; else it may be. */
+const snagRules = (isFinish: boolean): Rule[] => [
+  { act: 'put right', to: isSnag, ...(isFinish ? {} : { isOffer: true }) },
+];
 
 /** What begins or pauses work; none where the line says neither. */
 function turnRules({ turn }: SaidLine): Rule[] {
@@ -91,7 +97,9 @@ const expected: Rule[] = [
 
 /** Groups of rules: of each group a line does one act at most. */
 function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
-  const finish = finishRules(facts.minutes !== undefined, turn?.turn === 'finish');
+  const isFinish = turn?.turn === 'finish';
+  const finish = finishRules(facts.minutes !== undefined, isFinish);
+  const snags = snagRules(isFinish);
   switch (kind) {
     case 'found':
       return [[{ act: 'add', to: isJob }]];
@@ -108,13 +116,15 @@ function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
     case 'waiting':
       return [expected];
     case 'note':
+      if (isFinish) return [finish, snags];
       return facts.due === undefined ? [] : [expected];
     case 'fitted':
-      return [[{ act: 'fit', to: isPart('arrived', 'ordered') }], finish];
+      return [[{ act: 'fit', to: isPart('arrived', 'ordered') }], finish, snags];
     case 'resumed':
       return [[{ act: 'release', to: isHold }]];
     case 'did':
     case 'hours':
+      return [finish, snags];
     case 'reading':
       return [finish];
     default:
@@ -126,9 +136,20 @@ function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
 const subjectOf = ({ facts, turn }: SaidLine): string =>
   turn?.subject ?? [facts.zone, facts.subject].filter(Boolean).join(' ');
 
+/**
+ * What a thing may be called. What was found, or is to be put right, is called by what is wrong with it, which comes last: “boot handle
+ * loose” is the boot handle.
+ */
+function namesOf({ type, name }: OpenThing): string[] {
+  if (type !== 'snag' && type !== 'job') return [name];
+  const words = name.split(' ');
+  return words.map((_, i) => words.slice(0, i + 1).join(' ')).slice(Math.ceil(words.length / 2) - 1);
+}
+
 function likenessOf(said: SaidLine, thing: OpenThing): number {
   const { facts } = said;
-  const like = likeness(nameOf(subjectOf(said)), nameOf(thing.name));
+  const subject = nameOf(subjectOf(said));
+  const like = Math.max(...namesOf(thing).map((name) => likeness(subject, nameOf(name))));
   const isOtherCount =
     facts.quantity !== undefined && thing.quantity !== undefined && facts.quantity !== thing.quantity;
   const isOtherVendor =

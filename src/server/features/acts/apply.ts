@@ -8,6 +8,7 @@ import type { Done, LineCall, Prepare, Prepared, TakeBack } from '../entries/ind
 import { prepareJob, takeBackOfJob } from '../jobs/index.ts';
 import { preparePiece, takeBackOfPiece } from '../outwork/index.ts';
 import { preparePart, takeBackOfPart } from '../parts/index.ts';
+import { prepareSnag, takeBackOfSnag } from '../snags/index.ts';
 import { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from '../work/index.ts';
 
 /** A hold that somebody typed ends with the entry that points at it; nothing else is changed. */
@@ -22,6 +23,7 @@ const THINGS: Record<ThingType, { prepare: Prepare; takeBack: TakeBack }> = {
   task: { prepare: prepareTask, takeBack: takeBackOfTask },
   line: { prepare: prepareLine, takeBack: takeBackOfLine },
   job: { prepare: prepareJob, takeBack: takeBackOfJob },
+  snag: { prepare: prepareSnag, takeBack: takeBackOfSnag },
   hold: { prepare: prepareHold, takeBack: async () => {} },
 };
 

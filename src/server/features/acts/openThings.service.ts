@@ -1,4 +1,4 @@
-/** What is open on a car: parts, pieces that are away, tasks, agreed lines without tasks, holds, jobs. */
+/** What is open on a car: parts, pieces that are away, tasks, agreed lines without tasks, holds, jobs, what is to be put right. */
 import type { OpenThingsView } from '#contract/entries.ts';
 import type { OpenThing } from '#core/acts/acts.ts';
 import { wordsAt } from '#core/graph/readiness.ts';
@@ -9,6 +9,7 @@ import type { SignedIn } from '../../http/session.ts';
 import { seesPrices } from '../entries/index.ts';
 import { nodeOf, type BuildNode } from '../graph/index.ts';
 import { liveJobs } from '../jobs/index.ts';
+import { snagsOf } from '../snags/index.ts';
 import * as q from './openThings.queries.ts';
 
 /** Why work on a task cannot be begun, as its start would be refused. */
@@ -58,5 +59,11 @@ export const readOpenThings = (deps: Deps, who: SignedIn, buildId: string): Prom
       name: title,
       state: '',
     }));
-    return { buildId, things: [...counted, ...tasksOf(node, mine), ...linesOf(node), ...holds, ...jobs] };
+    const snags = (await snagsOf(tx, buildId)).flatMap(({ id, what, state }): OpenThing[] =>
+      state === 'open' ? [{ type: 'snag', id, name: what, state: '' }] : [],
+    );
+    return {
+      buildId,
+      things: [...counted, ...tasksOf(node, mine), ...linesOf(node), ...holds, ...jobs, ...snags],
+    };
   });

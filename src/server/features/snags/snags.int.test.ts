@@ -2,7 +2,7 @@
 import { expect, test } from '@jest/globals';
 import { pathOf } from '#contract/routes.ts';
 import type { SnagsView } from '#contract/snags.ts';
-import { makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
+import { line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 
 const it = openShop('snags');
 
@@ -57,4 +57,44 @@ test('what was in the way of a trial is to be put right; one with nothing in the
   expect(JSON.stringify(await read(buildId))).not.toMatch(/£4/);
   await trial({ what: 'the bonnet', inTheWay: [] }).expect(200);
   expect((await read(buildId)).trials.map((t) => t.text)[0]).toBe('tried the bonnet in place: it fits');
+});
+
+test('put right by a line of the log, on its own page too; taken back, by whatever way it was ended, it is open again', async () => {
+  const buildId = await makeBuild(it.owner);
+  const [handle, glass, entryId] = [nextId(), nextId(), nextId()];
+  const put = (snagId: string, what: string, id = nextId()) =>
+    it.owner
+      .put(pathOf('snagPut', { buildId, snagId }))
+      .send({ entryId: id, station: 'rear', what })
+      .expect(200);
+  await put(handle, 'boot handle loose');
+  await put(glass, 'lamp glass chipped', entryId);
+  const states = async (): Promise<string[]> =>
+    (await read(buildId)).snags.map((s) => `${s.what}: ${s.state}`);
+  const said = line({
+    kind: 'note',
+    text: 'boot handle put right',
+    does: [{ act: 'put right', type: 'snag', id: handle }],
+  });
+  const say = (body: object) => it.technician.post(pathOf('entryAdd', { buildId })).send(body);
+  const all = await Promise.all([1, 2, 3].map(() => say(said)));
+  expect(all.map((r) => [r.status, r.body.kind])).toEqual([1, 2, 3].map(() => [200, 'did']));
+  expect(await states()).toEqual(['boot handle loose: right', 'lamp glass chipped: open']);
+  await say(line({ does: [{ act: 'put right', type: 'snag', id: handle }] })).expect(400);
+  await say(line({ does: [{ act: 'put right', type: 'snag', id: nextId() }] })).expect(404);
+  const left = nextId();
+  await it.owner
+    .post(pathOf('snagEnd', { buildId, snagId: glass }))
+    .send({ entryId: left, state: 'left', said: 'he likes it' })
+    .expect(200);
+  const withdraw = (correctsId: string) =>
+    it.owner
+      .post(pathOf('entryCorrect', { buildId }))
+      .send({ id: nextId(), correctsId, withdraw: true })
+      .expect(200);
+  await withdraw(said.id);
+  await withdraw(left);
+  expect(await states()).toEqual(['boot handle loose: open', 'lamp glass chipped: open']);
+  await withdraw(entryId);
+  expect(await states()).toEqual(['boot handle loose: open']);
 });

@@ -2,10 +2,13 @@ import type { SnagView, TrialView } from '#contract/snags.ts';
 import type { Station } from '#core/snags/snags.ts';
 import type { Tx } from '../../db/pool.ts';
 
-const SNAGS = `select id, station, what, trial, state, made_at as "madeAt" from snags where shop_id = :shopId`;
+/** Without those whose entry was withdrawn. */
+const SNAGS = `select s.id, s.station, s.what, s.trial, s.state, s.made_at as "madeAt" from snags s
+  join ledger h on h.shop_id = s.shop_id and h.entry_id = s.entry_id and not h.withdrawn
+  where s.shop_id = :shopId`;
 
 export const snagsOf = (tx: Tx, buildId: string): Promise<SnagView[]> =>
-  tx.rows(`${SNAGS} and build_id = :buildId order by made_at, id`, { buildId });
+  tx.rows(`${SNAGS} and s.build_id = :buildId order by s.made_at, s.id`, { buildId });
 
 export const snagById = (
   tx: Tx,
@@ -13,7 +16,7 @@ export const snagById = (
   id: string,
 ): Promise<(SnagView & { endedEntryId: string | null }) | undefined> =>
   tx.one(
-    `select s.*, x.ended_entry_id as "endedEntryId" from (${SNAGS} and build_id = :buildId and id = :id) s
+    `select s.*, x.ended_entry_id as "endedEntryId" from (${SNAGS} and s.build_id = :buildId and s.id = :id) s
      join snags x on x.shop_id = :shopId and x.id = s.id`,
     { buildId, id },
   );
@@ -43,6 +46,14 @@ export const endSnag = (
 ): Promise<number> =>
   tx.run(
     'update snags set state = :state, ended_entry_id = :entryId where shop_id = :shopId and id = :id',
+    s,
+  );
+
+/** What this entry ended is open again. */
+export const reopenSnag = (tx: Tx, s: { id: string; entryId: string }): Promise<number> =>
+  tx.run(
+    `update snags set state = 'open', ended_entry_id = null
+     where shop_id = :shopId and id = :id and ended_entry_id = :entryId`,
     s,
   );
 

@@ -13,6 +13,7 @@ import { invalidFields, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn } from '../entries/index.ts';
+import { snagEnded } from './line.ts';
 import * as q from './snags.queries.ts';
 
 async function viewOf(tx: Tx, buildId: string): Promise<SnagsView> {
@@ -122,6 +123,7 @@ export const endSnag = (
         dto.state === 'right' ? { subject: snag.what, ...(dto.minutes && { minutes: dto.minutes }) } : {},
       personId: who.personId,
       about: { type: 'snag', id },
+      acts: [snagEnded(id, dto.state === 'right' ? 'put right' : 'leave')],
     });
     await q.endSnag(tx, { id, state: dto.state, entryId: dto.entryId });
   });
