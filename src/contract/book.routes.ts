@@ -4,7 +4,7 @@ import { DESK } from './access.ts';
 import { get, post, put } from './route.ts';
 
 export const bookRoutes = {
-  booksOf: get('/api/builds/:buildId/books', DESK).answers<{ books: BookView[] }>(),
+  booksOf: get('/api/builds/:buildId/books', DESK).of('none').answers<{ books: BookView[] }>(),
   bookAsk: post('/api/builds/:buildId/books', ['owner']).takes<BookAskDto>().answers<BookView>(),
   bookRead: get('/api/books/:bookId', DESK).answers<BookView>(),
   /** The body is an archive, as it is. */

@@ -16,7 +16,7 @@ import { DESK, EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
 export const buildsRoutes = {
-  floor: get('/api/floor', EVERYBODY).answers<FloorView>(),
+  floor: get('/api/floor', EVERYBODY).of('every build').answers<FloorView>(),
   customersList: get('/api/customers', DESK).asks<SearchQuery>().answers<CustomersView>(),
   buildCreate: post('/api/builds', DESK).takes<BuildCreateDto>().answers<BuildView>(),
   buildStage: post('/api/builds/:buildId/stage', DESK).takes<StageDto>().answers<BuildView>(),

@@ -12,7 +12,7 @@ import { DESK } from './access.ts';
 import { del, get, post, put } from './route.ts';
 
 export const costsRoutes = {
-  costsDesk: get('/api/costs', DESK).answers<CostsDeskView>(),
+  costsDesk: get('/api/costs', DESK).of('every build').answers<CostsDeskView>(),
   costsRead: get('/api/builds/:buildId/costs', DESK).answers<CostsView>(),
   instalmentPut: put('/api/builds/:buildId/instalments/:instalmentId', DESK)
     .takes<InstalmentPutDto>()
@@ -23,6 +23,6 @@ export const costsRoutes = {
   instalmentDrop: del('/api/builds/:buildId/instalments/:instalmentId', DESK)
     .takes<InstalmentDropDto>()
     .answers<CostsView>(),
-  invoicesRead: get('/api/invoices', DESK).answers<InvoicesView>(),
+  invoicesRead: get('/api/invoices', DESK).of('every build').answers<InvoicesView>(),
   invoicePut: put('/api/invoices/:invoiceId', DESK).takes<InvoicePutDto>().answers<InvoicesView>(),
 } as const;

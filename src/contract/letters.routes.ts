@@ -18,7 +18,7 @@ import { get, post, put } from './route.ts';
 
 export const lettersRoutes = {
   lettersDue: get('/api/letters', DESK).answers<DueView>(),
-  mannerRead: get('/api/builds/:buildId/manner', DESK).answers<MannerView>(),
+  mannerRead: get('/api/builds/:buildId/manner', DESK).of('none').answers<MannerView>(),
   mannerPut: put('/api/builds/:buildId/manner', DESK).takes<MannerPutDto>().answers<MannerView>(),
   letterWordsSave: put('/api/shop/letter-words', ['owner']).takes<LetterWordsDto>().answers<{ kept: true }>(),
   lettersList: get('/api/builds/:buildId/letters', DESK).answers<LetterRow[]>(),

@@ -15,7 +15,7 @@ import { EVERYBODY } from './access.ts';
 import { del, get, post, put } from './route.ts';
 
 export const outworkRoutes = {
-  outworkRead: get('/api/outwork', EVERYBODY).answers<OutworkView>(),
+  outworkRead: get('/api/outwork', EVERYBODY).of('every build').answers<OutworkView>(),
   piecesRead: get('/api/builds/:buildId/pieces', EVERYBODY).answers<PiecesView>(),
   piecePut: put('/api/builds/:buildId/pieces/:pieceId', EVERYBODY).takes<PiecePutDto>().answers<PiecesView>(),
   pieceAct: post('/api/builds/:buildId/pieces/:pieceId/act', EVERYBODY)

@@ -4,7 +4,7 @@ import { DESK } from './access.ts';
 import { del, get, post, put } from './route.ts';
 
 export const papersRoutes = {
-  papersList: get('/api/builds/:buildId/papers', DESK).answers<{ papers: PaperView[] }>(),
+  papersList: get('/api/builds/:buildId/papers', DESK).of('none').answers<{ papers: PaperView[] }>(),
   /** The body is a PDF, as it is. */
   paperUpload: put('/api/builds/:buildId/papers/:paperId', DESK).answers<PaperView>(),
   paperGive: post('/api/papers/:paperId/give', DESK).takes<PaperGiveDto>().answers<PaperView>(),

@@ -15,7 +15,7 @@ import { DESK, EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
 export const partsRoutes = {
-  partsDesk: get('/api/parts', EVERYBODY).asks<PartsQueryDto>().answers<PartsDeskView>(),
+  partsDesk: get('/api/parts', EVERYBODY).of('every build').asks<PartsQueryDto>().answers<PartsDeskView>(),
   partsRead: get('/api/builds/:buildId/parts', EVERYBODY).answers<PartsView>(),
   partPut: put('/api/builds/:buildId/parts/:partId', EVERYBODY).takes<PartPutDto>().answers<PartsView>(),
   partsCsv: get('/api/parts/csv', DESK),

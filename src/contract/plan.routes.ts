@@ -4,6 +4,6 @@ import { EVERYBODY } from './access.ts';
 import { get, put } from './route.ts';
 
 export const planRoutes = {
-  planRead: get('/api/plan', EVERYBODY).answers<PlanView>(),
+  planRead: get('/api/plan', EVERYBODY).of('every build').answers<PlanView>(),
   pinnedSet: put('/api/builds/:buildId/pinned', EVERYBODY).takes<PinnedDto>().answers<PlanView>(),
 } as const;

@@ -14,8 +14,15 @@ export type ParamsIn<Path extends string> = Path extends `${string}:${infer Name
     ? Name
     : never;
 
+/**
+ * Which logbooks an answer is read from: one that was logged on makes it another. Of a route that reads below `/builds/:buildId` it is
+ * that build’s, where it does not say otherwise; of any other it is none.
+ */
+export type Reads = 'its build' | 'every build' | 'none';
+
 /** What a route is at run time. */
 export interface RouteSpec {
+  readonly reads: Reads;
   readonly method: Method;
   readonly path: string;
   /** Roles that may use it; `anyone` needs no sign-in. */
@@ -35,11 +42,19 @@ export class Route<
     readonly method: Method,
     readonly path: Path,
     readonly allow: RouteSpec['allow'],
+    readonly reads: Reads = method === 'get' && /^\/api\/builds\/:buildId(?:\/|$)/.test(path)
+      ? 'its build'
+      : 'none',
   ) {}
 
   /** The same route: only its types are told. */
   #typed<Told>(): Told {
     return this as never;
+  }
+
+  /** Which logbooks its answer is read from, where its path does not say it. */
+  of(reads: Reads): Route<Path, Query, Body, Answer> {
+    return new Route(this.method, this.path, this.allow, reads).#typed();
   }
 
   /** What stands behind the question mark of its address. */

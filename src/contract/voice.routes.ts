@@ -4,7 +4,7 @@ import { EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
 export const voiceRoutes = {
-  voicesList: get('/api/builds/:buildId/voice', EVERYBODY).answers<VoicesView>(),
+  voicesList: get('/api/builds/:buildId/voice', EVERYBODY).of('none').answers<VoicesView>(),
   voiceUpload: put('/api/builds/:buildId/entries/:entryId/voice/:voiceId', EVERYBODY).answers<VoiceView>(),
   voiceFile: get('/api/voice/:voiceId/sound', EVERYBODY),
   voiceWordsPut: put('/api/voice/:voiceId', EVERYBODY).takes<VoiceWordsDto>().answers<VoiceView>(),

@@ -4,7 +4,7 @@ import { EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
 export const walkRoutes = {
-  walkRead: get('/api/walk', EVERYBODY).answers<WalkView>(),
+  walkRead: get('/api/walk', EVERYBODY).of('every build').answers<WalkView>(),
   walkSeen: put('/api/walks/:walkId/cars/:buildId', EVERYBODY).takes<WalkSeenDto>().answers<{ seen: true }>(),
   walkEnd: post('/api/walks/:walkId/end', EVERYBODY).answers<{ ended: true }>(),
 } as const;

@@ -41,7 +41,7 @@ export const workRoutes = {
   entryBelongs: put('/api/builds/:buildId/entries/:entryId/belongs', EVERYBODY)
     .takes<BelongsDto>()
     .answers<WorkView>(),
-  hoursRead: get('/api/hours', EVERYBODY).asks<HoursQueryDto>().answers<HoursView>(),
+  hoursRead: get('/api/hours', EVERYBODY).of('every build').asks<HoursQueryDto>().answers<HoursView>(),
   shopHoursPut: put('/api/hours/:hoursId', EVERYBODY).takes<ShopHoursPutDto>().answers<HoursView>(),
   followUpDone: post('/api/builds/:buildId/follow-ups/:followUpId', EVERYBODY)
     .takes<FollowUpDoneDto>()

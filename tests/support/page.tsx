@@ -76,7 +76,7 @@ export function around({ role = 'owner', at = '/', pattern = '/', data = [] }: A
   const client = new QueryClient({
     defaultOptions: { queries: { retry: false, staleTime: Infinity }, mutations: { retry: false } },
   });
-  client.setQueryData(['session'], session(role));
+  client.setQueryData(['sessionRead'], session(role));
   client.setQueryData(['known'], known);
   for (const [key, value] of data) client.setQueryData(key, value);
   return function Wrapper({ children }: { children: ReactNode }) {

@@ -39,7 +39,7 @@ type Needed<Key extends string, T> = NoneOf<T> extends true ? { [K in Key]?: und
 type Asked<Q> = { [K in keyof Q]?: string | number | undefined };
 
 /** What a route is called with: its parameters and body where it has them. */
-export type Given<N extends RouteName> = Needed<'params', ParamsOf<N>> &
+type Given<N extends RouteName> = Needed<'params', ParamsOf<N>> &
   Needed<'body', BodyOf<N>> & {
     query?: Asked<QueryOf<N>>;
     /** A file, sent as it is, in place of a body. */
@@ -53,10 +53,11 @@ const fileHeaders = (file: Blob): Record<string, string> => ({
   ...(file instanceof File ? { [NAME_HEADER]: encodeURIComponent(file.name) } : {}),
 });
 
-export const call = <N extends RouteName>(
-  name: N,
-  ...[given]: object extends Given<N> ? [given?: Given<N>] : [given: Given<N>]
-): Promise<AnswerOf<N>> => send(name, given ?? {}) as Promise<AnswerOf<N>>;
+/** Nothing has to be given to a route without parameters and body. */
+export type GivenTo<N extends RouteName> = object extends Given<N> ? [given?: Given<N>] : [given: Given<N>];
+
+export const call = <N extends RouteName>(name: N, ...[given]: GivenTo<N>): Promise<AnswerOf<N>> =>
+  send(name, given ?? {}) as Promise<AnswerOf<N>>;
 
 /** Those of a route's parameters that are not of its car, and its body. */
 export interface OfCar<N extends RouteName> {

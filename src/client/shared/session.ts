@@ -1,9 +1,8 @@
 import { queryOptions } from '@tanstack/react-query';
-import { call } from './api.ts';
+import { reading } from './reading.ts';
 
 /** Who is signed in, and where. */
 export const sessionQuery = queryOptions({
-  queryKey: ['session'],
-  queryFn: ({ signal }) => call('sessionRead', { signal }),
+  ...reading('sessionRead'),
   staleTime: Infinity,
 });

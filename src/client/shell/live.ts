@@ -1,7 +1,7 @@
 /** What others log appears here: server-sent events, followed by reading again what they touch. */
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { pathOf } from '#contract/routes.ts';
+import { pathOf, type RouteName } from '#contract/routes.ts';
 import { Pace } from '../shared/pace.ts';
 import { useBuildChanged } from '../features/entries/entries.queries.ts';
 
@@ -35,7 +35,9 @@ export function useLive(): void {
       // What was read before the connection stood may be old already.
       source.addEventListener('ready', () => {
         void client.invalidateQueries({
-          predicate: (q) => q.queryKey[0] !== 'session' && q.queryKey[0] !== 'letter',
+          predicate: (q) =>
+            q.queryKey[0] !== ('sessionRead' satisfies RouteName) &&
+            q.queryKey[0] !== ('letterRead' satisfies RouteName),
         });
       });
       source.addEventListener('entries', (e) => {

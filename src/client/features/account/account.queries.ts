@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   AccountView,
   PasswordChangeDto,
@@ -8,16 +8,11 @@ import type {
   SecondFactorOffDto,
 } from '#contract/account.ts';
 import { call } from '../../shared/api.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const accountQuery = queryOptions({
-  queryKey: ['account'],
-  queryFn: ({ signal }) => call('accountRead', { signal }),
-});
+export const accountQuery = readOf('accountRead');
 
-export const eventsQuery = queryOptions({
-  queryKey: ['account-events'],
-  queryFn: ({ signal }) => call('accountEvents', { signal }),
-});
+export const eventsQuery = readOf('accountEvents');
 
 /** For whoever is not signed in. */
 export const useForgot = () =>

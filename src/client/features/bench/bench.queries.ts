@@ -3,22 +3,15 @@ import type { BenchFormDto, BenchView, ReadingPutDto } from '#contract/bench.ts'
 import { call, callOfCar, type OfCar } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
 import { sendAct } from '../outgoing/index.ts';
+import { reading, readOf } from '../../shared/reading.ts';
 
-export const benchQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['bench', buildId],
-    queryFn: ({ signal }) => call('benchRead', { params: { buildId }, signal }),
-  });
+export const benchQuery = (buildId: string) => readOf('benchRead', { params: { buildId } });
 
-export const limitsQuery = queryOptions({
-  queryKey: ['bench-limits'],
-  queryFn: ({ signal }) => call('benchLimits', { signal }),
-});
+export const limitsQuery = readOf('benchLimits');
 
 /** What the shop's finished work was estimated at, and what it took. */
 export const doneJobsQuery = queryOptions({
-  queryKey: ['bench-jobs'],
-  queryFn: ({ signal }) => call('benchJobs', { signal }),
+  ...reading('benchJobs'),
   enabled: false,
 });
 

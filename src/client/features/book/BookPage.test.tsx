@@ -27,9 +27,9 @@ function open(books: BookView[], role: Role = 'owner'): void {
   show(<BookPage />, {
     ...{ role, at: '/builds/b/book', pattern: '/builds/:buildId/book' },
     data: [
-      [['build', 'b'], build],
-      [['books', 'b'], { books }],
-      [['papers', 'b'], { papers: [] }],
+      [['buildRead', 'b'], build],
+      [['booksOf', 'b'], { books }],
+      [['papersList', 'b'], { papers: [] }],
     ],
   });
 }

@@ -1,6 +1,7 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { BookAskDto, BookView } from '#contract/book.ts';
 import { call } from '../../shared/api.ts';
+import { keyOf, reading } from '../../shared/reading.ts';
 
 /** While one is being made, it is asked how far it is. */
 const LOOK_AGAIN_MS = 1000;
@@ -8,16 +9,14 @@ export const isBeingMade = ({ state }: BookView): boolean => state === 'waiting'
 
 export const booksQuery = (buildId: string) =>
   queryOptions({
-    queryKey: ['books', buildId],
-    queryFn: ({ signal }) => call('booksOf', { params: { buildId }, signal }),
+    ...reading('booksOf', { params: { buildId } }),
     select: (r) => r.books,
     refetchInterval: ({ state }) => (state.data?.books.some(isBeingMade) ? LOOK_AGAIN_MS : false),
   });
 
 export const bookQuery = (bookId: string) =>
   queryOptions({
-    queryKey: ['book', bookId],
-    queryFn: ({ signal }) => call('bookRead', { params: { bookId }, signal }),
+    ...reading('bookRead', { params: { bookId } }),
     refetchInterval: ({ state }) => (!state.data || isBeingMade(state.data) ? LOOK_AGAIN_MS : false),
   });
 
@@ -25,7 +24,7 @@ export function useBind(buildId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (body: BookAskDto) => call('bookAsk', { params: { buildId }, body }),
-    onSettled: () => client.invalidateQueries({ queryKey: ['books', buildId] }),
+    onSettled: () => client.invalidateQueries({ queryKey: keyOf('booksOf', buildId) }),
   });
 }
 
@@ -33,7 +32,7 @@ export function useGive(buildId: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (bookId: string) => call('bookGive', { params: { bookId } }),
-    onSettled: () => client.invalidateQueries({ queryKey: ['books', buildId] }),
+    onSettled: () => client.invalidateQueries({ queryKey: keyOf('booksOf', buildId) }),
   });
 }
 

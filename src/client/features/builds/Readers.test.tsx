@@ -24,7 +24,7 @@ afterEach(() => {
   server.end();
 });
 const open = (readers: ReaderView[]): unknown =>
-  show(<Readers buildId="b" />, { data: [[['readers', 'b'], readers]] });
+  show(<Readers buildId="b" />, { data: [[['readersList', 'b'], readers]] });
 
 test('added in one dialog; a second press is the same person', async () => {
   open([]);

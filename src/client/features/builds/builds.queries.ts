@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   AgreedPutDto,
   BuildCreateDto,
@@ -12,18 +12,11 @@ import { useBuildChanged } from '../entries/index.ts';
 import { sendAct } from '../outgoing/index.ts';
 import { v7 as uuidv7 } from 'uuid';
 import { call } from '../../shared/api.ts';
+import { keyOf, readAgain, readOf } from '../../shared/reading.ts';
 
-export const buildQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['build', buildId],
-    queryFn: ({ signal }) => call('buildRead', { params: { buildId }, signal }),
-  });
+export const buildQuery = (buildId: string) => readOf('buildRead', { params: { buildId } });
 
-export const customersQuery = (q: string) =>
-  queryOptions({
-    queryKey: ['customers', q],
-    queryFn: ({ signal }) => call('customersList', { query: { q }, signal }),
-  });
+export const customersQuery = (q: string) => readOf('customersList', { query: { q } });
 
 export function useCreateBuild() {
   const client = useQueryClient();
@@ -31,9 +24,9 @@ export function useCreateBuild() {
     mutationFn: (body: BuildCreateDto) => call('buildCreate', { body }),
     onSuccess: (build) => {
       client.setQueryData(buildQuery(build.id).queryKey, build);
-      void client.invalidateQueries({ queryKey: ['floor'] });
-      void client.invalidateQueries({ queryKey: ['known'] });
-      void client.invalidateQueries({ queryKey: ['customers'] });
+      void client.invalidateQueries({ queryKey: keyOf('floor') });
+      void client.invalidateQueries({ queryKey: keyOf('known') });
+      void client.invalidateQueries({ queryKey: keyOf('customersList') });
     },
   });
 }
@@ -59,7 +52,7 @@ export function usePause(buildId: string) {
       client.setQueryData(buildQuery(buildId).queryKey, build);
       changed(buildId);
     },
-    onError: () => client.invalidateQueries({ queryKey: ['build', buildId] }),
+    onError: () => client.invalidateQueries({ queryKey: keyOf('buildRead', buildId) }),
   });
 }
 
@@ -71,10 +64,10 @@ export function usePutAgreed(buildId: string) {
     onSuccess: (build) => {
       client.setQueryData(buildQuery(buildId).queryKey, build);
       changed(buildId);
-      void client.invalidateQueries({ queryKey: ['estimate', buildId] });
-      void client.invalidateQueries({ queryKey: ['proposals', buildId] });
+      void client.invalidateQueries({ queryKey: keyOf('estimateRead', buildId) });
+      void client.invalidateQueries({ queryKey: keyOf('proposalsRead', buildId) });
     },
-    onError: () => client.invalidateQueries({ queryKey: ['build', buildId] }),
+    onError: () => client.invalidateQueries({ queryKey: keyOf('buildRead', buildId) }),
   });
 }
 
@@ -83,15 +76,11 @@ export function useLink(buildId: string) {
   return useMutation({
     mutationFn: (act: 'renew' | 'revoke') =>
       call(act === 'renew' ? 'linkRenew' : 'linkRevoke', { params: { buildId } }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['build', buildId] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keyOf('buildRead', buildId) }),
   });
 }
 
-export const goneQuery = (q: string) =>
-  queryOptions({
-    queryKey: ['gone', q],
-    queryFn: ({ signal }) => call('closedList', { query: { q }, signal }),
-  });
+export const goneQuery = (q: string) => readOf('closedList', { query: { q } });
 
 /** What changes with a build's stage or name: wherever it is listed. */
 function useEverywhere(buildId: string) {
@@ -100,8 +89,7 @@ function useEverywhere(buildId: string) {
   return (build: BuildView): void => {
     client.setQueryData(buildQuery(buildId).queryKey, build);
     changed(buildId);
-    for (const key of ['floor', 'known', 'waits', 'gone', 'customers', 'plan', 'due'])
-      void client.invalidateQueries({ queryKey: [key] });
+    readAgain(client, 'closedList', 'customersList', 'lettersDue');
   };
 }
 

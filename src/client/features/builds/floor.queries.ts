@@ -1,7 +1,3 @@
-import { queryOptions } from '@tanstack/react-query';
-import { call } from '../../shared/api.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const floorQuery = queryOptions({
-  queryKey: ['floor'],
-  queryFn: ({ signal }) => call('floor', { signal }),
-});
+export const floorQuery = readOf('floor');

@@ -1,13 +1,10 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { ReaderDto } from '#contract/readers.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const readersQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['readers', buildId],
-    queryFn: ({ signal }) => call('readersList', { params: { buildId }, signal }),
-  });
+export const readersQuery = (buildId: string) => readOf('readersList', { params: { buildId } });
 
 /** Adds with a body, takes away without one. */
 export function useReader(buildId: string) {

@@ -1,23 +1,14 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { InvoicePutDto } from '#contract/costs.ts';
 import { call, callOfCar, type OfCar } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const costsQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['costs', buildId],
-    queryFn: ({ signal }) => call('costsRead', { params: { buildId }, signal }),
-  });
+export const costsQuery = (buildId: string) => readOf('costsRead', { params: { buildId } });
 
-export const costsDeskQuery = queryOptions({
-  queryKey: ['costs-desk'],
-  queryFn: ({ signal }) => call('costsDesk', { signal }),
-});
+export const costsDeskQuery = readOf('costsDesk');
 
-export const invoicesQuery = queryOptions({
-  queryKey: ['invoices'],
-  queryFn: ({ signal }) => call('invoicesRead', { signal }),
-});
+export const invoicesQuery = readOf('invoicesRead');
 
 /** A change of a build's instalments; the server answers with its costs as they are then. */
 export function useInstalmentChange<R extends 'instalmentPut' | 'instalmentPaid' | 'instalmentDrop'>(
@@ -32,7 +23,7 @@ export function useInstalmentChange<R extends 'instalmentPut' | 'instalmentPaid'
       client.setQueryData(costsQuery(buildId).queryKey, view);
       changed(buildId);
     },
-    onError: () => client.invalidateQueries({ queryKey: ['costs', buildId] }),
+    onError: () => client.invalidateQueries({ queryKey: keyOf('costsRead', buildId) }),
   });
 }
 
@@ -43,7 +34,7 @@ export function usePutInvoice() {
       call('invoicePut', { params: { invoiceId }, body }),
     onSuccess: (view) => {
       client.setQueryData(invoicesQuery.queryKey, view);
-      void client.invalidateQueries({ queryKey: ['costs'] });
+      void client.invalidateQueries({ queryKey: keyOf('costsRead') });
     },
   });
 }

@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   AnswerTakenDto,
   ChoicePutDto,
@@ -10,12 +10,9 @@ import type {
   TermsDto,
 } from '#contract/estimate.ts';
 import { call } from '../../shared/api.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const estimateQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['estimate', buildId],
-    queryFn: ({ signal }) => call('estimateRead', { params: { buildId }, signal }),
-  });
+export const estimateQuery = (buildId: string) => readOf('estimateRead', { params: { buildId } });
 
 /** A change of one estimate; the server answers with the whole of it as it is then. */
 function useChange<T>(buildId: string, change: (given: T) => Promise<EstimateView>) {
@@ -24,7 +21,7 @@ function useChange<T>(buildId: string, change: (given: T) => Promise<EstimateVie
     mutationFn: change,
     onSuccess: (view) => client.setQueryData(estimateQuery(buildId).queryKey, view),
     // Refused because somebody else was first: show what is there now.
-    onError: () => client.invalidateQueries({ queryKey: ['estimate', buildId] }),
+    onError: () => client.invalidateQueries({ queryKey: keyOf('estimateRead', buildId) }),
   });
 }
 
@@ -70,15 +67,12 @@ export function useImportLines(buildId: string) {
   return useMutation({
     mutationFn: (body: ImportDto) => call('estimateImport', { params: { buildId }, body }),
     onSuccess: async ({ kept }) => {
-      if (kept) await client.invalidateQueries({ queryKey: ['estimate', buildId] });
+      if (kept) await client.invalidateQueries({ queryKey: keyOf('estimateRead', buildId) });
     },
   });
 }
 
-export const termsQuery = queryOptions({
-  queryKey: ['terms'],
-  queryFn: ({ signal }) => call('termsRead', { signal }),
-});
+export const termsQuery = readOf('termsRead');
 
 export function useSaveTerms() {
   const client = useQueryClient();
@@ -86,7 +80,7 @@ export function useSaveTerms() {
     mutationFn: (body: TermsDto) => call('termsSave', { body }),
     onSuccess: (terms) => {
       client.setQueryData(termsQuery.queryKey, terms);
-      void client.invalidateQueries({ queryKey: ['estimate'] });
+      void client.invalidateQueries({ queryKey: keyOf('estimateRead') });
     },
   });
 }

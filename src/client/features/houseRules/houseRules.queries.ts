@@ -1,18 +1,12 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { HouseRuleDto, PastDto, SettleDto } from '#contract/houseRules.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const rulesQuery = queryOptions({
-  queryKey: ['house-rules'],
-  queryFn: ({ signal }) => call('rulesRead', { signal }),
-});
+export const rulesQuery = readOf('rulesRead');
 
-export const proposalsQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['proposals', buildId],
-    queryFn: ({ signal }) => call('proposalsRead', { params: { buildId }, signal }),
-  });
+export const proposalsQuery = (buildId: string) => readOf('proposalsRead', { params: { buildId } });
 
 export function useSaveRule() {
   const client = useQueryClient();
@@ -21,7 +15,7 @@ export function useSaveRule() {
       call('ruleSave', { params: { rule }, body }),
     onSuccess: (view) => {
       client.setQueryData(rulesQuery.queryKey, view);
-      void client.invalidateQueries({ queryKey: ['proposals'] });
+      void client.invalidateQueries({ queryKey: keyOf('proposalsRead') });
     },
   });
 }
@@ -43,6 +37,6 @@ export function useSettle(buildId: string) {
       client.setQueryData(proposalsQuery(buildId).queryKey, view);
       changed(buildId);
     },
-    onError: () => client.invalidateQueries({ queryKey: ['proposals', buildId] }),
+    onError: () => client.invalidateQueries({ queryKey: keyOf('proposalsRead', buildId) }),
   });
 }

@@ -1,12 +1,9 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { CheckpointMarkDto, FittedDto } from '#contract/inspection.ts';
 import { call } from '../../shared/api.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const inspectionQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['inspection', buildId],
-    queryFn: ({ signal }) => call('inspectionRead', { params: { buildId }, signal }),
-  });
+export const inspectionQuery = (buildId: string) => readOf('inspectionRead', { params: { buildId } });
 
 export function useMarkCheckpoint(buildId: string) {
   const client = useQueryClient();
@@ -22,7 +19,7 @@ export function useSetFitted(buildId: string) {
     mutationFn: (body: FittedDto) => call('fittedSave', { params: { buildId }, body }),
     onSuccess: (view) => {
       client.setQueryData(inspectionQuery(buildId).queryKey, view);
-      void client.invalidateQueries({ queryKey: ['proposals', buildId] });
+      void client.invalidateQueries({ queryKey: keyOf('proposalsRead', buildId) });
     },
   });
 }

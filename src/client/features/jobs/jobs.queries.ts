@@ -1,12 +1,9 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import { call, callOfCar, type OfCar } from '../../shared/api.ts';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { callOfCar, type OfCar } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const jobsQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['jobs', buildId],
-    queryFn: ({ signal }) => call('jobsRead', { params: { buildId }, signal }),
-  });
+export const jobsQuery = (buildId: string) => readOf('jobsRead', { params: { buildId } });
 
 /** A change of a car's jobs; the server answers with all of them as they are then. */
 export function useJobChange<R extends 'jobPut' | 'jobJoin' | 'jobSplit'>(buildId: string, route: R) {

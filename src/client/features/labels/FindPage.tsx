@@ -3,12 +3,13 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { LabelledThing } from '#contract/labels.ts';
-import { call, wordsOf } from '../../shared/api.ts';
+import { wordsOf } from '../../shared/api.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { FormPage } from '../../ui/Form.tsx';
 import { Head, Mono, Panel, Quiet, Row, Title } from '../../ui/parts.tsx';
+import { reading } from '../../shared/reading.ts';
 
 const WORDS: Record<LabelledThing['type'], string> = {
   part: 'Part',
@@ -31,8 +32,7 @@ export default function FindPage() {
   const [typed, setTyped] = useState(code);
   const navigate = useNavigate();
   const { data, error } = useQuery({
-    queryKey: ['code', code],
-    queryFn: ({ signal }) => call('codeFind', { params: { code }, signal }),
+    ...reading('codeFind', { params: { code } }),
     enabled: code !== '',
   });
   useTitle('Find by a label’s code');

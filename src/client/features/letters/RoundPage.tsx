@@ -15,6 +15,7 @@ import { draftQuery, dueQuery, letterQuery } from './letters.queries.ts';
 import { EveryLetter } from './EveryLetter.tsx';
 import { HowTold } from './HowTold.tsx';
 import { LetterDraft } from './LetterDraft.tsx';
+import { keyOf } from '../../shared/reading.ts';
 
 const Columns = styled.div`
   display: grid;
@@ -91,7 +92,7 @@ export default function RoundPage() {
   const isSent = (buildId: string): void => {
     const now = new Set([...sent, buildId]);
     setSent(now);
-    void client.invalidateQueries({ queryKey: ['floor'] });
+    void client.invalidateQueries({ queryKey: keyOf('floor') });
     const next = nextOf(due, now, at);
     if (next >= 0) setAt(next);
     window.scrollTo({ top: 0 });

@@ -4,19 +4,15 @@ import type { LetterView, LetterWordsDto, MannerPutDto } from '#contract/letters
 import type { Letter } from '#core/update/letter.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { keyOf, reading, readOf } from '../../shared/reading.ts';
 
-export const lettersQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['letters', buildId],
-    queryFn: ({ signal }) => call('lettersList', { params: { buildId }, signal }),
-  });
+export const lettersQuery = (buildId: string) => readOf('lettersList', { params: { buildId } });
 
 const POLL_MS = 1500;
 
 export const letterQuery = (letterId: string) =>
   queryOptions({
-    queryKey: ['letter', letterId],
-    queryFn: ({ signal }) => call('letterRead', { params: { letterId }, signal }),
+    ...reading('letterRead', { params: { letterId } }),
     // Until the mail server has taken it, ask again.
     refetchInterval: (query) => (query.state.data?.mail === 'queued' ? POLL_MS : false),
   });
@@ -60,26 +56,19 @@ export const useSendLetter = (letterId: string) =>
     call('letterSend', { ...params(letterId), body }),
   );
 
-export const dueQuery = queryOptions({
-  queryKey: ['letters-due'],
-  queryFn: ({ signal }) => call('lettersDue', { signal }),
-});
+export const dueQuery = readOf('lettersDue');
 
 /** The draft of a build, made where there is none. */
 export const draftQuery = (buildId: string) =>
   queryOptions({
-    queryKey: ['draft', buildId],
+    queryKey: keyOf('letterDraft', buildId),
     queryFn: ({ signal }) => call('letterDraft', { params: { buildId }, body: { id: uuidv7() }, signal }),
     // What is typed into it stands on the page; it is read anew when the round is opened again.
     staleTime: Infinity,
     gcTime: 0,
   });
 
-export const mannerQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['manner', buildId],
-    queryFn: ({ signal }) => call('mannerRead', { params: { buildId }, signal }),
-  });
+export const mannerQuery = (buildId: string) => readOf('mannerRead', { params: { buildId } });
 
 export function usePutManner(buildId: string) {
   const client = useQueryClient();

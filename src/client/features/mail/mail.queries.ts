@@ -1,12 +1,12 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import type { MailServerDto, MailServerView } from '#contract/mail.ts';
 import { call } from '../../shared/api.ts';
+import { readAgain, readOf, reading } from '../../shared/reading.ts';
 
 const LOOK_AGAIN_MS = 5000;
 
 export const outboxQuery = queryOptions({
-  queryKey: ['outbox'],
-  queryFn: ({ signal }) => call('outboxList', { signal }),
+  ...reading('outboxList'),
   refetchInterval: LOOK_AGAIN_MS,
 });
 
@@ -20,22 +20,18 @@ export function useInTheirPlace(mail: string) {
         : call('outboxAnswer', { params: { mail }, body: { text } }),
     // It does not say whose mail it was: whatever shows a question or a letter reads it again.
     onSuccess: () => {
-      for (const key of ['floor', 'build', 'entries', 'questions', 'letter', 'letters'])
-        void client.invalidateQueries({ queryKey: [key] });
+      readAgain(client, 'floor', 'buildRead', 'entriesList', 'questionsRead', 'letterRead', 'lettersList');
     },
   });
 }
 
-export const mailServerQuery = queryOptions({
-  queryKey: ['mail-server'],
-  queryFn: ({ signal }) => call('mailServerRead', { signal }),
-});
+export const mailServerQuery = readOf('mailServerRead');
 
 export function useMailServer() {
   const client = useQueryClient();
   const onSuccess = (view: MailServerView): void => {
     client.setQueryData(mailServerQuery.queryKey, view);
-    for (const key of ['upkeep', 'letter', 'letters']) void client.invalidateQueries({ queryKey: [key] });
+    readAgain(client, 'upkeepRead', 'letterRead', 'lettersList');
   };
   return {
     put: useMutation({

@@ -32,7 +32,7 @@ describe('the mail server', () => {
     open: [],
   };
   const open = (view: MailServerView): unknown =>
-    show(<MailServerPage />, { data: [[['mail-server'], view]] });
+    show(<MailServerPage />, { data: [[['mailServerRead'], view]] });
 
   test('none of its own: where mail goes is said; one that is set is sent whole', async () => {
     open({ ...OWN, server: null });
@@ -113,7 +113,7 @@ describe('mail that did not go', () => {
   };
 
   test('says that none goes; of what was perhaps sent one decides; what waits needs no press', async () => {
-    show(<MailServerPage />, { data: [[['mail-server'], VIEW]] });
+    show(<MailServerPage />, { data: [[['mailServerRead'], VIEW]] });
     expect(screen.getByText(/^No mail is being sent: set up a mail server/)).toBeTruthy();
     expect(screen.getAllByRole('button', { name: /^It arrived/ })).toHaveLength(1);
     answer = () => ({ body: { ...VIEW, open: VIEW.open.slice(1) } });
@@ -124,7 +124,7 @@ describe('mail that did not go', () => {
   });
 
   test('is sent again', async () => {
-    show(<MailServerPage />, { data: [[['mail-server'], VIEW]] });
+    show(<MailServerPage />, { data: [[['mailServerRead'], VIEW]] });
     answer = () => ({ body: VIEW });
     press('Send it again: News of your car');
     await waitFor(() => expect(server.asked[0]?.path).toBe('/api/mails/letter-1/again'));
@@ -137,7 +137,7 @@ describe('the Outbox', () => {
     ...{ at: '2026-03-10T10:00:00Z', canAnswer: true },
   };
   const open = (mails: OutboxView['mails']): unknown =>
-    show(<OutboxPage />, { data: [[['outbox'], { mails }]] });
+    show(<OutboxPage />, { data: [[['outboxList'], { mails }]] });
 
   test('empty it says what to do', () => {
     open([]);

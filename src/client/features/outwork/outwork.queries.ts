@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   BatchBackDto,
   BatchDropDto,
@@ -12,17 +12,11 @@ import type {
 } from '#contract/outwork.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const outworkQuery = queryOptions({
-  queryKey: ['outwork'],
-  queryFn: ({ signal }) => call('outworkRead', { signal }),
-});
+export const outworkQuery = readOf('outworkRead');
 
-export const piecesQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['pieces', buildId],
-    queryFn: ({ signal }) => call('piecesRead', { params: { buildId }, signal }),
-  });
+export const piecesQuery = (buildId: string) => readOf('piecesRead', { params: { buildId } });
 
 /** A change of one piece; the server answers with the pieces of its car. */
 function usePieceChange<B>(
@@ -55,7 +49,7 @@ function useBatchChange<B>(change: (at: { batchId: string }, body: B) => Promise
     mutationFn: ({ batchId, body }: { batchId: string; body: B }) => change({ batchId }, body),
     onSuccess: (view) => {
       client.setQueryData(outworkQuery.queryKey, view);
-      void client.invalidateQueries({ queryKey: ['pieces'] });
+      void client.invalidateQueries({ queryKey: keyOf('piecesRead') });
     },
     onError: () => client.invalidateQueries({ queryKey: outworkQuery.queryKey }),
   });

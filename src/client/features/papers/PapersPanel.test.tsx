@@ -20,7 +20,7 @@ afterEach(() => {
   server.end();
 });
 const open = (papers: PaperView[]) =>
-  show(<PapersPanel buildId="b" customer="Ilse Brandt" />, { data: [[['papers', 'b'], { papers }]] });
+  show(<PapersPanel buildId="b" customer="Ilse Brandt" />, { data: [[['papersList', 'b'], { papers }]] });
 const choose = (name: string): void => {
   const file = new File(['%PDF-1.4'], name, { type: 'application/pdf' });
   fireEvent.change(document.querySelector('input[type=file]')!, { target: { files: [file] } });

@@ -1,11 +1,11 @@
 import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import { call } from '../../shared/api.ts';
+import { keyOf, reading } from '../../shared/reading.ts';
 
 export const papersQuery = (buildId: string) =>
   queryOptions({
-    queryKey: ['papers', buildId],
-    queryFn: ({ signal }) => call('papersList', { params: { buildId }, signal }),
+    ...reading('papersList', { params: { buildId } }),
     select: (r) => r.papers,
   });
 
@@ -13,7 +13,7 @@ function usePaperChange<V>(buildId: string, change: (value: V) => Promise<unknow
   const client = useQueryClient();
   return useMutation({
     mutationFn: change,
-    onSettled: () => client.invalidateQueries({ queryKey: ['papers', buildId] }),
+    onSettled: () => client.invalidateQueries({ queryKey: keyOf('papersList', buildId) }),
   });
 }
 

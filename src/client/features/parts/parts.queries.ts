@@ -1,21 +1,14 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { DonorPutDto, PartActDto, PartPutDto, PartsImportDto, PartsView } from '#contract/parts.ts';
 import type { TableBody } from '#contract/table.ts';
 import type { PartColumn } from '#core/parts/exchange.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const partsQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['parts', buildId],
-    queryFn: ({ signal }) => call('partsRead', { params: { buildId }, signal }),
-  });
+export const partsQuery = (buildId: string) => readOf('partsRead', { params: { buildId } });
 
-export const deskQuery = (q: string) =>
-  queryOptions({
-    queryKey: ['parts-desk', q],
-    queryFn: ({ signal }) => call('partsDesk', { query: { q }, signal }),
-  });
+export const deskQuery = (q: string) => readOf('partsDesk', { query: { q } });
 
 /** A change of a build's parts; the server answers with all of them as they are then. */
 function useChange<T>(buildId: string, change: (given: T) => Promise<PartsView>) {
@@ -27,7 +20,7 @@ function useChange<T>(buildId: string, change: (given: T) => Promise<PartsView>)
       client.setQueryData(partsQuery(buildId).queryKey, view);
       changed(buildId);
     },
-    onError: () => client.invalidateQueries({ queryKey: ['parts', buildId] }),
+    onError: () => client.invalidateQueries({ queryKey: keyOf('partsRead', buildId) }),
   });
 }
 
@@ -56,10 +49,7 @@ export function useImportParts(buildId: string) {
   });
 }
 
-export const donorsQuery = queryOptions({
-  queryKey: ['donors'],
-  queryFn: ({ signal }) => call('donorsRead', { signal }),
-});
+export const donorsQuery = readOf('donorsRead');
 
 export function usePutDonor() {
   const client = useQueryClient();
@@ -68,8 +58,8 @@ export function usePutDonor() {
       call('donorPut', { params: { donorId }, body }),
     onSuccess: (view) => {
       client.setQueryData(donorsQuery.queryKey, view);
-      void client.invalidateQueries({ queryKey: ['parts'] });
-      void client.invalidateQueries({ queryKey: ['parts-desk'] });
+      void client.invalidateQueries({ queryKey: keyOf('partsRead') });
+      void client.invalidateQueries({ queryKey: keyOf('partsDesk') });
     },
     onError: () => client.invalidateQueries({ queryKey: donorsQuery.queryKey }),
   });

@@ -1,15 +1,12 @@
 import { useMemo } from 'react';
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { pathOf } from '#contract/routes.ts';
 import type { PhotoSize } from '#contract/photoFiles.ts';
 import type { BuildPhotoView, PhotoSaveDto, PhotoView } from '#contract/photos.ts';
 import { call } from '../../shared/api.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const photosQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['photos', buildId],
-    queryFn: ({ signal }) => call('photosList', { params: { buildId }, signal }),
-  });
+export const photosQuery = (buildId: string) => readOf('photosList', { params: { buildId } });
 
 export type PhotosByEntry = ReadonlyMap<string, readonly BuildPhotoView[]>;
 
@@ -36,8 +33,8 @@ export const pictureUrl = (buildId: string, hash: string): string => pathOf('pic
 function usePhotoChanged(): (photo: { buildId: string }) => Promise<void> {
   const client = useQueryClient();
   return async ({ buildId }) => {
-    await client.invalidateQueries({ queryKey: ['photos', buildId] });
-    void client.invalidateQueries({ queryKey: ['estimate', buildId] });
+    await client.invalidateQueries({ queryKey: keyOf('photosList', buildId) });
+    void client.invalidateQueries({ queryKey: keyOf('estimateRead', buildId) });
   };
 }
 

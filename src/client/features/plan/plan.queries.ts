@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { PieceStandDto } from '#contract/outwork.ts';
 import type { PinnedDto, PlanCarView, PlanPieceView, PlanPlaceView } from '#contract/plan.ts';
@@ -7,11 +7,9 @@ import type { PlacePutDto } from '#contract/shop.ts';
 import type { Spot } from '#core/plan/floorPlan.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const planQuery = queryOptions({
-  queryKey: ['plan'],
-  queryFn: ({ signal }) => call('planRead', { signal }),
-});
+export const planQuery = readOf('planRead');
 
 /** Moves a car: an entry of its logbook, as if it had been written in the log line. */
 export function useMoveCar() {
@@ -43,7 +41,7 @@ export function useMoveCar() {
     },
     onError: (_error, _given, context) => client.setQueryData(planQuery.queryKey, context?.before),
     onSettled: (_data, _error, { car }) => {
-      void client.invalidateQueries({ queryKey: ['plan'] });
+      void client.invalidateQueries({ queryKey: keyOf('planRead') });
       changed(car.buildId);
     },
   });
@@ -65,7 +63,7 @@ export function useStandPiece() {
         body: { version: piece.version, ...body },
       }),
     onSettled: (_data, _error, { piece }) => {
-      void client.invalidateQueries({ queryKey: ['plan'] });
+      void client.invalidateQueries({ queryKey: keyOf('planRead') });
       changed(piece.buildId);
     },
   });
@@ -80,8 +78,8 @@ export function useDrawPlace() {
       return call('placePut', { params: { placeId: id }, body });
     },
     onSettled: () => {
-      void client.invalidateQueries({ queryKey: ['plan'] });
-      void client.invalidateQueries({ queryKey: ['shop-lists'] });
+      void client.invalidateQueries({ queryKey: keyOf('planRead') });
+      void client.invalidateQueries({ queryKey: keyOf('shopLists') });
     },
   });
 }

@@ -1,13 +1,10 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { QuestionAnswerDto } from '#contract/questions.ts';
 import { call } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const questionsQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['questions', buildId],
-    queryFn: ({ signal }) => call('questionsRead', { params: { buildId }, signal }),
-  });
+export const questionsQuery = (buildId: string) => readOf('questionsRead', { params: { buildId } });
 
 export function useAnswer(buildId: string, questionId: string) {
   const client = useQueryClient();

@@ -1,3 +1,4 @@
+import type { RouteName } from '#contract/routes.ts';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { Role } from '#contract/access.ts';
 import type { SessionView, ShopCreateDto, SignInDto } from '#contract/session.ts';
@@ -12,7 +13,7 @@ function useSessionChange<V>(change: (value: V) => Promise<SessionView>) {
     mutationFn: change,
     onSuccess: (session) => {
       forgetSeen();
-      client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'session' });
+      client.removeQueries({ predicate: (q) => q.queryKey[0] !== ('sessionRead' satisfies RouteName) });
       client.setQueryData(sessionQuery.queryKey, session);
     },
   });

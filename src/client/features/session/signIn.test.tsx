@@ -19,7 +19,7 @@ test('the code is asked for at a field of its own, once the password was right',
   let answer: (asked: Asked) => ReturnType<typeof refused> = () =>
     refused(401, 'type the code', [{ field: 'code', reason: 'type the code that your app shows' }]);
   server = serve((asked) => answer(asked));
-  show(<SignInPage />, { data: [[['session'], NOBODY]] });
+  show(<SignInPage />, { data: [[['sessionRead'], NOBODY]] });
   expect(screen.queryByLabelText('Code from your app')).toBeNull();
   fill('Email', 'wren@example.org');
   fill('Password', 'a door in the hedge');

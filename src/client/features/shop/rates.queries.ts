@@ -1,17 +1,15 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { RatePutDto, RatesView } from '#contract/rates.ts';
 import { call } from '../../shared/api.ts';
+import { readAgain, readOf } from '../../shared/reading.ts';
 
-export const ratesQuery = queryOptions({
-  queryKey: ['rates'],
-  queryFn: ({ signal }) => call('ratesRead', { signal }),
-});
+export const ratesQuery = readOf('ratesRead');
 
 function useTaken() {
   const client = useQueryClient();
   return (view: RatesView): void => {
     client.setQueryData(ratesQuery.queryKey, view);
-    for (const queryKey of [['terms'], ['costs'], ['estimate']]) void client.invalidateQueries({ queryKey });
+    readAgain(client, 'termsRead', 'costsRead', 'estimateRead');
   };
 }
 

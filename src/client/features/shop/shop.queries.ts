@@ -1,4 +1,4 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   AbsencePutDto,
   PersonPutDto,
@@ -7,11 +7,9 @@ import type {
   VendorPutDto,
 } from '#contract/shop.ts';
 import { call } from '../../shared/api.ts';
+import { readAgain, readOf } from '../../shared/reading.ts';
 
-export const listsQuery = queryOptions({
-  queryKey: ['shop-lists'],
-  queryFn: ({ signal }) => call('shopLists', { signal }),
-});
+export const listsQuery = readOf('shopLists');
 
 /** What is put in each of the lists, and where to. */
 export const PUT = {
@@ -27,7 +25,7 @@ export function usePut<B>(put: (id: string, body: B) => Promise<ShopListsView>) 
     mutationFn: ({ id, body }: { id: string; body: B }) => put(id, body),
     onSuccess: (view) => {
       client.setQueryData(listsQuery.queryKey, view);
-      for (const queryKey of [['known'], ['waits']]) void client.invalidateQueries({ queryKey });
+      readAgain(client, 'known', 'waitsRead');
     },
     // Somebody else was first: the page shows theirs, the form keeps what was typed.
     onError: () => client.invalidateQueries({ queryKey: listsQuery.queryKey }),

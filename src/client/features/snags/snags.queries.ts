@@ -1,12 +1,9 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
-import { call, callOfCar, type OfCar } from '../../shared/api.ts';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { callOfCar, type OfCar } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const snagsQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['snags', buildId],
-    queryFn: ({ signal }) => call('snagsRead', { params: { buildId }, signal }),
-  });
+export const snagsQuery = (buildId: string) => readOf('snagsRead', { params: { buildId } });
 
 /** A change of what is to be put right; the server answers with all of it as it is then. */
 export function useSnagChange<R extends 'snagPut' | 'snagEnd' | 'trialPut'>(buildId: string, route: R) {

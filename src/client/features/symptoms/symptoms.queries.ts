@@ -1,12 +1,9 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { SymptomEntryDto, SymptomPutDto, SymptomsView } from '#contract/symptoms.ts';
 import { call } from '../../shared/api.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const symptomsQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['symptoms', buildId],
-    queryFn: ({ signal }) => call('symptomsRead', { params: { buildId }, signal }),
-  });
+export const symptomsQuery = (buildId: string) => readOf('symptomsRead', { params: { buildId } });
 
 /** A change of a build's symptoms; the server answers with all of them as they are then. */
 function useChange<T>(buildId: string, change: (given: T) => Promise<SymptomsView>) {
@@ -14,7 +11,7 @@ function useChange<T>(buildId: string, change: (given: T) => Promise<SymptomsVie
   return useMutation({
     mutationFn: change,
     onSuccess: (view) => client.setQueryData(symptomsQuery(buildId).queryKey, view),
-    onError: () => client.invalidateQueries({ queryKey: ['symptoms', buildId] }),
+    onError: () => client.invalidateQueries({ queryKey: keyOf('symptomsRead', buildId) }),
   });
 }
 

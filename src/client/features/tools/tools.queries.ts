@@ -1,11 +1,9 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { LoanPutDto } from '#contract/tools.ts';
 import { call } from '../../shared/api.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const loansQuery = queryOptions({
-  queryKey: ['loans'],
-  queryFn: ({ signal }) => call('loansRead', { signal }),
-});
+export const loansQuery = readOf('loansRead');
 
 /** Writes a loan down or changes it; the server answers with all of them as they are then. */
 export function usePutLoan() {

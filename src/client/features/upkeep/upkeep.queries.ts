@@ -1,10 +1,9 @@
 import { queryOptions } from '@tanstack/react-query';
-import { call } from '../../shared/api.ts';
+import { reading } from '../../shared/reading.ts';
 
 const LOOK_AGAIN_MS = 5 * 60_000;
 
 export const upkeepQuery = queryOptions({
-  queryKey: ['upkeep'],
-  queryFn: ({ signal }) => call('upkeepRead', { signal }),
+  ...reading('upkeepRead'),
   refetchInterval: LOOK_AGAIN_MS,
 });

@@ -1,17 +1,14 @@
-import { queryOptions, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import type { IdentityDto, RowDtoOf, VehicleView } from '#contract/vehicle.ts';
 import type { Register } from '#core/vehicle/registers.ts';
 import { call } from '../../shared/api.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const vehicleQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['vehicle', buildId],
-    queryFn: ({ signal }) => call('vehicleRead', { params: { buildId }, signal }),
-  });
+export const vehicleQuery = (buildId: string) => readOf('vehicleRead', { params: { buildId } });
 
 const took = (client: QueryClient, buildId: string) => (view: VehicleView) => {
   client.setQueryData(vehicleQuery(buildId).queryKey, view);
-  void client.invalidateQueries({ queryKey: ['build', buildId] });
+  void client.invalidateQueries({ queryKey: keyOf('buildRead', buildId) });
 };
 
 export function useSaveIdentity(buildId: string) {

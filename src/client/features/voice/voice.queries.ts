@@ -1,13 +1,10 @@
 import { useMemo } from 'react';
-import { queryOptions, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { VoiceWordsDto, VoiceView } from '#contract/voice.ts';
 import { call } from '../../shared/api.ts';
+import { keyOf, readOf } from '../../shared/reading.ts';
 
-export const voicesQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['voice', buildId],
-    queryFn: ({ signal }) => call('voicesList', { params: { buildId }, signal }),
-  });
+export const voicesQuery = (buildId: string) => readOf('voicesList', { params: { buildId } });
 
 export type VoicesByEntry = ReadonlyMap<string, readonly VoiceView[]>;
 const NONE: VoicesByEntry = new Map();
@@ -28,7 +25,7 @@ export function useVoiceWords(buildId: string, voiceId: string) {
   return {
     save: useMutation({
       mutationFn: (body: VoiceWordsDto) => call('voiceWordsPut', { params: { voiceId }, body }),
-      onSuccess: () => client.invalidateQueries({ queryKey: ['voice', buildId] }),
+      onSuccess: () => client.invalidateQueries({ queryKey: keyOf('voicesList', buildId) }),
     }),
     hear: useMutation({ mutationFn: () => call('voiceHear', { params: { voiceId } }) }),
   };

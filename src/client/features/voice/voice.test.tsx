@@ -84,7 +84,7 @@ describe('what it says', () => {
     onClose = (): void => undefined,
   ): unknown =>
     show(<VoiceWordsDialog buildId="b" voice={voice} onClose={onClose} />, {
-      data: [[['voice', 'b'], { voices: [voice], transcriber } satisfies VoicesView]],
+      data: [[['voicesList', 'b'], { voices: [voice], transcriber } satisfies VoicesView]],
     });
   const box = (): HTMLElement => screen.getByLabelText('In words');
 

@@ -1,12 +1,8 @@
-import { queryOptions } from '@tanstack/react-query';
 import type { BuildWaitView } from '#contract/waits.ts';
 import type { Hold } from '#core/waits/binding.ts';
-import { call } from '../../shared/api.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const waitsQuery = queryOptions({
-  queryKey: ['waits'],
-  queryFn: ({ signal }) => call('waitsRead', { signal }),
-});
+export const waitsQuery = readOf('waitsRead');
 
 /** Everything that holds a car up, what ends last in front. */
 export const holdsOf = (held: BuildWaitView | undefined): Hold[] =>

@@ -1,12 +1,10 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { WalkCarView, WalkView } from '#contract/walk.ts';
 import { call } from '../../shared/api.ts';
 import { sendAct } from '../outgoing/index.ts';
+import { readOf } from '../../shared/reading.ts';
 
-export const walkQuery = queryOptions({
-  queryKey: ['walk'],
-  queryFn: ({ signal }) => call('walkRead', { signal }),
-});
+export const walkQuery = readOf('walkRead');
 
 /** Marks a car as looked at; without a network it is marked here, and goes when there is one. */
 export function useSeen() {

@@ -2,45 +2,31 @@ import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query
 import type { PlaybookPutDto, ShopHoursPutDto } from '#contract/work.ts';
 import { call, callOfCar, type OfCar } from '../../shared/api.ts';
 import { useBuildChanged } from '../entries/index.ts';
+import { keyOf, reading, readOf } from '../../shared/reading.ts';
 
-export const workQuery = (buildId: string) =>
-  queryOptions({
-    queryKey: ['work', buildId],
-    queryFn: ({ signal }) => call('workRead', { params: { buildId }, signal }),
-  });
+export const workQuery = (buildId: string) => readOf('workRead', { params: { buildId } });
 
 /** Clocks that run, everybody's; a start on another screen shows within half a minute. */
 export const runningQuery = queryOptions({
-  queryKey: ['running'],
-  queryFn: ({ signal }) => call('workRunning', { signal }),
+  ...reading('workRunning'),
   refetchInterval: 30_000,
 });
 
-export const playbooksQuery = queryOptions({
-  queryKey: ['playbooks'],
-  queryFn: ({ signal }) => call('playbooksRead', { signal }),
-});
+export const playbooksQuery = readOf('playbooksRead');
 
 export const hoursQuery = (personId: string | undefined, from: string | undefined) =>
-  queryOptions({
-    queryKey: ['hours', personId ?? null, from ?? null],
-    queryFn: ({ signal }) => call('hoursRead', { query: { personId, from }, signal }),
-  });
+  readOf('hoursRead', { query: { personId, from } });
 
 export function usePutShopHours() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: ({ hoursId, body }: { hoursId: string; body: ShopHoursPutDto }) =>
       call('shopHoursPut', { params: { hoursId }, body }),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['hours'] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: keyOf('hoursRead') }),
   });
 }
 
-export const playbookQuery = (playbook: string) =>
-  queryOptions({
-    queryKey: ['playbook', playbook],
-    queryFn: ({ signal }) => call('playbookRead', { params: { playbook }, signal }),
-  });
+export const playbookQuery = (playbook: string) => readOf('playbookRead', { params: { playbook } });
 
 /** A change of a build's work; the server answers with the whole of it as it is then. */
 export function useWorkChange<
@@ -61,10 +47,10 @@ export function useWorkChange<
     mutationFn: (given: OfCar<R>) => callOfCar(route, buildId, given),
     onSuccess: (view) => {
       client.setQueryData(workQuery(buildId).queryKey, view);
-      void client.invalidateQueries({ queryKey: ['running'] });
+      void client.invalidateQueries({ queryKey: keyOf('workRunning') });
       changed(buildId);
     },
-    onError: () => client.invalidateQueries({ queryKey: ['work', buildId] }),
+    onError: () => client.invalidateQueries({ queryKey: keyOf('workRead', buildId) }),
   });
 }
 
@@ -75,7 +61,7 @@ export function usePutPlaybook() {
       call('playbookPut', { params: { playbook }, body }),
     onSuccess: (view, { playbook }) => {
       client.setQueryData(playbooksQuery.queryKey, view);
-      void client.invalidateQueries({ queryKey: ['playbook', playbook] });
+      void client.invalidateQueries({ queryKey: keyOf('playbookRead', playbook) });
     },
   });
 }
