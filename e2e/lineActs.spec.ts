@@ -34,6 +34,20 @@ test('ordered by a line, it is on the parts desk; received by a line, it is gone
   await desk.context().close();
 });
 
+test('some of what is on order came: so many are here, the others stay on order', async ({ page }) => {
+  await signIn(page, 'owner');
+  await log(page, 'milk float: ordered 4 cab bolts from Tern & Sons, 12');
+  await page.locator('#log-line').fill('milk float: 2 of 4 cab bolts arrived');
+  await expect(does(page)).toContainText('Receives 2 of 4 cab bolts');
+  await page.locator('#log-line').press('Enter');
+  await expect(news(page)).toContainText('Received 2 of the cab bolts');
+  await page.goto('/parts');
+  const rows = page.getByRole('listitem').filter({ hasText: 'cab bolts' });
+  await expect(rows).toHaveCount(2);
+  await expect(rows.filter({ has: page.getByRole('button', { name: /^It is here/ }) })).toHaveCount(1);
+  await expect(rows.filter({ has: page.getByRole('button', { name: /^Fit/ }) })).toHaveCount(1);
+});
+
 test('what is in doubt is asked, and does nothing until it is chosen', async ({ page }) => {
   await signIn(page, 'owner');
   for (const side of ['left', 'right']) {

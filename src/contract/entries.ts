@@ -133,6 +133,7 @@ export class ActOnDto implements ActOn {
   @Max(60_000, { message: 'that is too long' })
   toGoMinutes?: number;
 
+  @IsOptional() @IsInt({ message: 'a whole number' }) @Min(1, { message: 'at least one' }) count?: number;
   @IsOptional() @IsIn(CHECKS, { message: 'right, wrong, damaged or faulty' }) check?: Check;
 }
 

@@ -28,7 +28,8 @@ export function readCount(r: Reading, kind: KindRead | null): void {
   if (!COUNTED.has(result.kind)) return;
   for (let i = r.start; i < t.length; i += 1) {
     if (r.blocked(i) || !canCount(t[i]!)) continue;
-    const count = offAt(r, i) ?? setAt(r, i) ?? (startsSubject(r, i, kind) ? plainCount(r, i) : null);
+    const count =
+      offAt(r, i) ?? ofAt(r, i) ?? setAt(r, i) ?? (startsSubject(r, i, kind) ? plainCount(r, i) : null);
     if (!count) continue;
     result.quantity = count.value;
     r.take('quantity', count);
@@ -43,6 +44,16 @@ const canCount = ({ type, lower }: Token): boolean =>
   lower === 'set' ||
   startsNumber(lower) ||
   lower === 'half';
+
+/** "2 of 4", "two of the four", "2 of the": some of what there is. */
+function ofAt(r: Reading, i: number): Found<number> | null {
+  const n = whole(r, i);
+  if (!n || r.t[n.next]?.lower !== 'of') return null;
+  const behind = n.next + 1;
+  const all = whole(r, r.t[behind]?.lower === 'the' ? behind + 1 : behind);
+  const next = all?.next ?? (r.t[behind]?.lower === 'the' ? behind + 1 : null);
+  return next === null || r.t[next]?.type !== 'word' ? null : { value: n.value, from: i, next };
+}
 
 /** "three off", "3 off", "x4", "4 x". */
 function offAt(r: Reading, i: number): Found<number> | null {

@@ -129,9 +129,21 @@ describe('what a line does', () => {
     expect(match('door handles arrived', open)).toEqual({ does: [], asks: [] });
   });
 
-  test('two of four are not the four: it is asked', () => {
-    expect(doesOf('2 hydraulic hoses arrived', [hoses])).toEqual([]);
-    expect(asksOf('2 hydraulic hoses arrived', [hoses])).toEqual(['receive hydraulic hoses']);
+  test.each([
+    ['2 hydraulic hoses arrived', 2],
+    ['2 of 4 hydraulic hoses arrived', 2],
+    ['three of the four hydraulic hoses arrived', 3],
+    ['received 2 of the hydraulic hoses', 2],
+  ])('some of what is on order came, and what waits for it waits: %s', (text, count) => {
+    const { does, asks } = match(text, [hoses, thing('hold', 'the hydraulic hoses')]);
+    expect(does).toMatchObject([{ act: 'receive', count, thing: hoses }]);
+    expect([does.length, asks]).toEqual([1, []]);
+  });
+
+  test('all of them are no part of them, and more than are on order are asked about', () => {
+    expect(match('4 of 4 hydraulic hoses arrived', [hoses]).does[0]).not.toHaveProperty('count');
+    expect(doesOf('6 hydraulic hoses arrived', [hoses])).toEqual([]);
+    expect(asksOf('6 hydraulic hoses arrived', [hoses])).toEqual(['receive hydraulic hoses']);
   });
 
   test('of two that are alike one is chosen by a person', () => {

@@ -146,12 +146,23 @@ function namesOf({ type, name }: OpenThing): string[] {
   return words.map((_, i) => words.slice(0, i + 1).join(' ')).slice(Math.ceil(words.length / 2) - 1);
 }
 
-function likenessOf(said: SaidLine, thing: OpenThing): number {
+/** So many of a part came, where the line says fewer than are on order; undefined where all of them did. */
+function someOf({ facts }: SaidLine, { act }: Rule, { type, quantity = 1 }: OpenThing): number | undefined {
+  const count = facts.quantity;
+  const isSome =
+    act === 'receive' && type === 'part' && count !== undefined && count >= 1 && count < quantity;
+  return isSome && Number.isInteger(count) ? count : undefined;
+}
+
+function likenessOf(said: SaidLine, thing: OpenThing, some: number | undefined): number {
   const { facts } = said;
   const subject = nameOf(subjectOf(said));
   const like = Math.max(...namesOf(thing).map((name) => likeness(subject, nameOf(name))));
   const isOtherCount =
-    facts.quantity !== undefined && thing.quantity !== undefined && facts.quantity !== thing.quantity;
+    some === undefined &&
+    facts.quantity !== undefined &&
+    thing.quantity !== undefined &&
+    facts.quantity !== thing.quantity;
   const isOtherVendor =
     facts.vendor !== undefined &&
     thing.vendor !== undefined &&
@@ -172,9 +183,11 @@ function candidates(said: SaidLine, things: readonly OpenThing[], rules: readonl
   return rules
     .flatMap((rule) =>
       things.filter(rule.to).map((thing): Meant => {
-        const like = likenessOf(said, thing);
+        const count = someOf(said, rule, thing);
+        const like = likenessOf(said, thing, count);
         const left = leftOf(said, rule, like);
-        return { act: rule.act, type: thing.type, id: thing.id, thing, likeness: like, ...left };
+        const some = count === undefined ? {} : { count };
+        return { act: rule.act, type: thing.type, id: thing.id, thing, likeness: like, ...left, ...some };
       }),
     )
     .filter((m) => m.likeness >= OFFERED)
@@ -208,6 +221,8 @@ export function matchLine(line: SaidLine, things: readonly OpenThing[], newId: s
   const said = turning.length > 0 && !turns ? { ...line, turn: undefined } : line;
   const match: Match = { does: [], asks: [] };
   for (const rules of turns ? [turning] : rulesFor(said)) {
+    // While some of it is still to come, what waits for it waits.
+    if (match.does.some((m) => m.count !== undefined)) break;
     const found = candidates(said, things, rules);
     const [best, next] = found;
     if (!best) continue;

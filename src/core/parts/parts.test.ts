@@ -7,19 +7,20 @@ import fc from 'fast-check';
 import {
   actsFor,
   ASKED,
-  CORES,
-  coreAfter,
   bySupplier,
+  coreAfter,
+  CORES,
   fateAfter,
+  inTwo,
   isOverdue,
   owedFor,
   PART_ACTS,
   PART_STATES,
   stateAfter,
-  whyNotDone,
   type PartDone,
   type PartNow,
   type PartState,
+  whyNotDone,
 } from './parts.ts';
 
 const now = (state: PartState, more: Partial<PartNow> = {}): PartNow => ({
@@ -143,4 +144,31 @@ test('one call serves several cars: the supplier with most to order first, those
     ['Cobb', ['c']],
     ['', ['a', 'e']],
   ]);
+});
+
+test('a part as two: numbers and prices add up to what was there, whatever the count (seed 43)', () => {
+  const part = fc.record(
+    {
+      quantity: fc.integer({ min: 2, max: 500 }),
+      costMinor: fc.integer({ min: 0, max: 1_000_000_000 }),
+      priceMinor: fc.integer({ min: 0, max: 1_000_000_000 }),
+      depositMinor: fc.integer({ min: 0, max: 1_000_000_000 }),
+    },
+    { requiredKeys: ['quantity'] },
+  );
+  fc.assert(
+    fc.property(part, fc.nat(), (whole, n) => {
+      const count = 1 + (n % (whole.quantity - 1));
+      const [some, rest] = inTwo(whole, count);
+      expect(some.quantity).toBe(count);
+      for (const field of Object.keys(whole) as (keyof typeof whole)[])
+        expect(some[field]! + rest[field]!).toBe(whole[field]);
+    }),
+    { seed: 43 },
+  );
+  expect(inTwo({ quantity: 4, costMinor: 2801 }, 1)).toEqual([
+    { quantity: 1, costMinor: 700 },
+    { quantity: 3, costMinor: 2101 },
+  ]);
+  for (const count of [0, 4, -1]) expect(() => inTwo({ quantity: 4 }, count)).toThrow(RangeError);
 });

@@ -1,4 +1,5 @@
 /** Parts: from what is needed to what is fitted, what is wrong with it, and what becomes of the old one. */
+import { allocate } from '../money/money.ts';
 import type { Day } from '../time/days.ts';
 
 export const PART_STATES = [
@@ -195,4 +196,33 @@ export function bySupplier<P extends { vendor: string }>(
           ? -1
           : b.parts.length - a.parts.length || (a.vendor < b.vendor ? -1 : 1),
     );
+}
+
+interface Counted {
+  quantity: number;
+  /** Minor units, of all of them together. */
+  priceMinor?: number;
+  costMinor?: number;
+  depositMinor?: number;
+}
+
+/**
+ * A part as two: so many of it, and the others. Prices go by number, and the two add up to what was there.
+ *
+ * @param count at least one, and fewer than there are
+ */
+export function inTwo<Content extends Counted>(
+  content: Content,
+  count: number,
+): [some: Content, rest: Content] {
+  const rest = content.quantity - count;
+  if (count < 1 || rest < 1) throw new RangeError('fewer than there are, and at least one');
+  const some = { ...content, quantity: count };
+  const others = { ...content, quantity: rest };
+  for (const price of ['priceMinor', 'costMinor', 'depositMinor'] as const) {
+    const minor = content[price];
+    if (minor !== undefined)
+      [some[price], others[price]] = allocate(minor, [count, rest]) as [number, number];
+  }
+  return [some, others];
 }

@@ -66,8 +66,8 @@ export function actsOf({ does, asks }: Match, { off, chosen, isDone }: ChosenAct
     ...asks.filter((m) => keyOf(m) === chosen).slice(0, 1),
   ];
   return meant.map((m) => {
-    const { act, type, id, toGoMinutes, check } = m;
-    return { act, type, id, toGoMinutes, check, isDone: isDone[keyOf(m)] ?? m.isDone };
+    const { act, type, id, toGoMinutes, count, check } = m;
+    return { act, type, id, toGoMinutes, count, check, isDone: isDone[keyOf(m)] ?? m.isDone };
   });
 }
 
@@ -79,14 +79,18 @@ export const subjectOf = ({ facts }: Pick<Understood, 'facts'>): string =>
 export function thingWords(m: Meant, subject: string): { name: string; more: string } {
   const { thing } = m;
   if (!thing) return { name: subject, more: 'new on the parts list' };
-  const count = thing.quantity !== undefined && thing.quantity > 1 ? `${thing.quantity} ` : '';
+  const some = m.count === undefined ? '' : `${m.count} of `;
+  const count = thing.quantity !== undefined && thing.quantity > 1 ? `${some}${thing.quantity} ` : '';
   const from = thing.vendor ? `from ${thing.vendor}` : '';
   return { name: `${count}${thing.name}`, more: whyRefused(m) ?? from };
 }
 
 /** What a line did, in words: “Received hydraulic hoses”. */
 export const didWords = (acts: readonly ActOn[], things: readonly OpenThing[], subject: string): string[] =>
-  acts.map(({ act, id }) => `${ACT_SPECS[act].did} ${things.find((t) => t.id === id)?.name ?? subject}`);
+  acts.map(({ act, id, count }) => {
+    const some = count === undefined ? '' : `${count} of the `;
+    return `${ACT_SPECS[act].did} ${some}${things.find((t) => t.id === id)?.name ?? subject}`;
+  });
 
 /** “Receives 4 hydraulic hoses”, in one run of words. */
 export function actWords(m: Meant, subject: string): string {

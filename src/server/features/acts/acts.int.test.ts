@@ -80,6 +80,55 @@ async function pieceOut(
 }
 
 describe('parts', () => {
+  test('some of it came: two are here and two on order, with what they cost; taken back, it is one part again', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    const total = (await costs(buildId)).build;
+    const some = (count: number): ActOn[] => [{ act: 'receive', type: 'part', id: partId, count }];
+    const came = { kind: 'arrived', text: '2 hydraulic hoses arrived', facts: { quantity: 2 } } as const;
+    await say(buildId, some(5), came).expect(400);
+    await say(buildId, some(0), came).expect(400);
+    const said = { ...line(came), does: some(2) };
+    const twice = await Promise.all(
+      [1, 2, 3].map(() => it.owner.post(pathOf('entryAdd', { buildId })).send(said)),
+    );
+    expect(twice.map((r) => r.status)).toEqual([200, 200, 200]);
+    const two = await partsOf(buildId);
+    expect(two.map((p) => [p.id === partId, p.quantity, p.state, p.costMinor])).toEqual(
+      expect.arrayContaining([
+        [true, 2, 'ordered', 1400],
+        [false, 2, 'arrived', 1400],
+      ]),
+    );
+    expect(two).toHaveLength(2);
+    const parted = (await costs(buildId)).build;
+    expect(parted.unallocated.spentMinor + parted.unallocated.committedMinor).toBe(
+      total.unallocated.spentMinor + total.unallocated.committedMinor,
+    );
+    expect(parted.unallocated.spentMinor).toBeGreaterThan(0);
+    const rest = await kept(buildId, some(2), { ...came, text: 'the other 2 came' });
+    await takeBack(buildId, said.id).expect(409);
+    await takeBack(buildId, rest.id).expect(200);
+    expect((await partsOf(buildId)).map((p) => p.state).sort()).toEqual(['arrived', 'ordered']);
+    await takeBack(buildId, said.id).expect(200);
+    expect((await partsOf(buildId)).map((p) => [p.quantity, p.state])).toEqual([[4, 'ordered']]);
+  });
+
+  test('some of it came, and that is taken back: one part on order, as before', async () => {
+    const buildId = await makeBuild(it.owner);
+    const { partId } = await order(buildId);
+    const [before] = await partsOf(buildId);
+    const total = await costs(buildId);
+    const came = await kept(buildId, [{ act: 'receive', type: 'part', id: partId, count: 3 }], {
+      kind: 'arrived',
+      text: '3 hydraulic hoses arrived',
+      facts: { quantity: 3 },
+    });
+    await takeBack(buildId, came.id).expect(200);
+    expect(await partsOf(buildId)).toEqual([{ ...before!, version: expect.any(Number) }]);
+    expect((await costs(buildId)).build).toEqual(total.build);
+  });
+
   test('ordered by a line, ten times at once: one part on order, one entry, its money committed', async () => {
     const buildId = await makeBuild(it.owner);
     const [partId, id] = [nextId(), nextId()];

@@ -1,13 +1,17 @@
 /** Parts, as a line of the log acts on them: ordered, received, fitted. */
+import { v7 as uuidv7 } from 'uuid';
 import type { DoneAct, LineAct } from '#core/acts/acts.ts';
+import { canonical } from '#core/approval/canonical.ts';
 import { placedName } from '#core/log/sentences.ts';
-import { UNSAID, type PartAct, type PartDone } from '#core/parts/parts.ts';
-import { invalidAt, notFound } from '../../http/refusal.ts';
+import { inTwo, UNSAID, type PartAct, type PartDone, type PartState } from '#core/parts/parts.ts';
+import type { Tx } from '../../db/pool.ts';
+import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import {
   entryNow,
   seesPrices,
   type LineCall,
   type Prepare,
+  type Prepared,
   type Revision,
   type TakeBack,
 } from '../entries/index.ts';
@@ -62,6 +66,63 @@ function partDone({ line, act, who }: LineCall, part: q.PartRow): (PartDone & { 
   }
 }
 
+/** How a part stood before some of it came: it stays on order, and what came is a part of its own. */
+interface SomeBefore {
+  state: PartState;
+  content: q.PartContent;
+  /** What stayed on order. */
+  rest: q.PartContent;
+  someId: string;
+}
+const SOME_CAME = 'arrive in part';
+
+/** So many of a part came: it becomes two, one here and one on order, as if it had been ordered so. */
+async function someCame(
+  { tx, who, line, at }: LineCall,
+  part: q.PartRow,
+  done: PartDone,
+  count: number,
+): Promise<Prepared> {
+  const { what, quantity } = part.content;
+  if (count > quantity) throw invalidAt('does', `there are only ${quantity} of “${what}”`);
+  if (await q.isInvoiced(tx, part.id))
+    throw new Refusal(
+      'conflict',
+      `“${what}” is on an invoice as a whole: its count cannot be parted. Nothing was kept.`,
+    );
+  const someId = uuidv7();
+  const [some, rest] = inTwo(part.content, count);
+  const before: SomeBefore = { state: part.state, content: part.content, rest, someId };
+  return {
+    done: { act: SOME_CAME, type: 'part', id: part.id, before },
+    perform: async () => {
+      await q.insertLike(tx, { id: someId, like: part.id, content: some, vendor: part.vendor });
+      await q.saveOrder(tx, { id: part.id, content: rest, vendor: part.vendor, due: part.due });
+      const came = (await q.partById(tx, someId))!;
+      await doToPart(tx, who, came, done, { id: line.id, words: line.text.trim(), at });
+    },
+  };
+}
+
+/** It is one part on order again, unless something was done with either since. */
+async function someGoBack(
+  tx: Tx,
+  now: string,
+  { id, before }: DoneAct<SomeBefore>,
+  entryId: string,
+): Promise<void> {
+  const { state, content, rest, someId } = before!;
+  const [part, some] = [await q.partById(tx, id), await q.partById(tx, someId)];
+  const isSame = part?.state === state && canonical(part.content) === canonical(rest);
+  if (!isSame || some?.history.at(-1)?.entryId !== entryId)
+    throw new Refusal(
+      'conflict',
+      `Something was done with “${content.what}” since: take that back first. Nothing was changed.`,
+    );
+  await q.removePart(tx, someId, now);
+  await q.saveOrder(tx, { id, content, vendor: part.vendor, due: part.due });
+}
+
 export const preparePart: Prepare = async (call) => {
   const { tx, who, build, line, act } = call;
   const known = await q.partById(tx, act.id);
@@ -73,6 +134,8 @@ export const preparePart: Prepare = async (call) => {
     return { done: doneTo(part, act.act), perform: async () => {} };
   }
   refuseUndoable(part, done);
+  if (done.act === 'arrive' && act.count !== undefined && act.count !== part.content.quantity)
+    return someCame(call, part, done, act.count);
   const record = doneTo(part, done.act);
   return {
     done: known ? record : { ...record, before: null },
@@ -81,6 +144,7 @@ export const preparePart: Prepare = async (call) => {
 };
 
 export const takeBackOfPart: TakeBack = async (tx, deps, done, entryId) => {
+  if (done.act === SOME_CAME) return someGoBack(tx, deps.clock.now(), done as DoneAct<SomeBefore>, entryId);
   if (done.act === ('expect' satisfies LineAct)) {
     // It changed nothing, unless a day was put into it since, which still stands.
     const { due } = (await entryNow(tx, entryId))!.facts;

@@ -105,6 +105,24 @@ export const insertPart = (tx: Tx, p: Kept & { buildId: string; now: string }): 
     { ...bindings(p), buildId: p.buildId, now: p.now },
   );
 
+/** A part like this one, with its history, under another id and of another number. */
+export const insertLike = (
+  tx: Tx,
+  p: { id: string; like: string; content: PartContent; vendor: string },
+): Promise<number> =>
+  tx.run(
+    `insert into parts (shop_id, id, build_id, line_id, donor_id, content, state, vendor, due, history, made_at, words, core,
+       old_fate)
+     select shop_id, :id, build_id, line_id, donor_id, :content::jsonb, state, vendor, due, history, made_at, :words, core,
+       old_fate
+     from parts where shop_id = :shopId and id = :like`,
+    { id: p.id, like: p.like, content: JSON.stringify(p.content), words: wordsOf(p.content, p.vendor) },
+  );
+
+export const isInvoiced = async (tx: Tx, id: string): Promise<boolean> =>
+  (await tx.one('select 1 from invoice_items where shop_id = :shopId and part_id = :id', { id })) !==
+  undefined;
+
 /** A part that was fitted before this shop knew of it. */
 export async function insertFitted(
   tx: Tx,
@@ -158,7 +176,6 @@ export const saveDone = (tx: Tx, p: PartStanding & { entry: PartHistory }): Prom
     { ...standingOf(p), entry: JSON.stringify([p.entry]) },
   );
 
-/** What an order said, put right. */
 /** When an ordered part is expected. */
 export const setDue = (tx: Tx, id: string, due: string | null): Promise<number> =>
   tx.run(
@@ -169,6 +186,7 @@ export const setDue = (tx: Tx, id: string, due: string | null): Promise<number> 
     },
   );
 
+/** What an order said, put right. */
 export const saveOrder = (
   tx: Tx,
   p: { id: string; content: PartContent; vendor: string; due: string | null },
