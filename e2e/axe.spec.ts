@@ -271,18 +271,18 @@ test('what is agreed, what causes it, the estimate', async ({ page }) => {
   await checkDialog(page.getByRole('button', { name: 'Take down an answer by telephone' }));
 });
 
-test('house rules, the car itself, photographs, an inspection', async ({ page }) => {
+test('house rules, vehicle, photos, an inspection', async ({ page }) => {
   await signIn(page);
   await page.goto('/shop/rules');
   await checkDialog(page.getByRole('button', { name: /^Change: / }).first());
   await check(page);
   await openCar(page, 'ice-cream van');
-  await page.getByRole('link', { name: 'The car itself' }).click();
+  await page.getByRole('link', { name: 'Vehicle', exact: true }).click();
   await expect(page.getByText('Not the car’s own.')).toBeVisible();
   await check(page);
   await checkDialog(page.getByRole('button', { name: 'Add a unit' }));
   await openCar(page, 'camper');
-  await page.getByRole('link', { name: 'Photographs' }).click();
+  await page.getByRole('link', { name: 'Photos', exact: true }).click();
   await checkDialog(page.getByRole('button', { name: /^Open: / }).first());
   await check(page);
   await openCar(page, 'camper');

@@ -5,7 +5,7 @@ import { expectAccessible, expectNoSideScroll, openCar, signIn } from './support
 test('bound in front of one’s eyes, given, and its archive read back in', async ({ page }, info) => {
   await signIn(page);
   await openCar(page, 'charabanc');
-  await page.getByRole('link', { name: 'Book, papers' }).click();
+  await page.getByRole('link', { name: 'Documents' }).click();
   await expect(page.getByRole('heading', { name: 'The book of the charabanc' })).toBeVisible();
   await page.getByRole('button', { name: 'Bind the book' }).click();
   const bound = page.getByRole('region', { name: 'Bound so far' }).getByRole('listitem').first();
@@ -84,7 +84,7 @@ test('a paper is taken in, given, and taken off the page again', async ({ page }
   await signIn(page);
   await openCar(page, 'tourer');
   const address = await page.getByRole('link', { name: 'Their page' }).getAttribute('href');
-  await page.getByRole('link', { name: 'Book, papers' }).click();
+  await page.getByRole('link', { name: 'Documents' }).click();
   const papers = page.getByRole('region', { name: 'Papers' });
   const choose = async (name: string, bytes: string) => {
     const chooser = page.waitForEvent('filechooser');

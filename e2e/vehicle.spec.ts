@@ -1,4 +1,4 @@
-/** The car itself: intake of a known customer, its numbers, units that are not its own, what must hold at the end. */
+/** The vehicle: intake of a known customer, its numbers, units that are not its own, what must hold at the end. */
 import { expect, test } from '@playwright/test';
 import { signIn } from './support.ts';
 

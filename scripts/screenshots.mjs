@@ -99,12 +99,12 @@ const VIEWS = [
     },
   ],
   [
-    'photographs',
+    'photos',
     DESK,
     'light',
     async (page) => {
       await openCar(page, 'ice-cream van');
-      await page.getByRole('link', { name: 'Photographs' }).click();
+      await page.getByRole('link', { name: 'Photos', exact: true }).click();
       await page
         .getByRole('button', { name: /^Open: / })
         .first()
@@ -112,12 +112,12 @@ const VIEWS = [
     },
   ],
   [
-    'the-car-itself',
+    'vehicle',
     DESK,
     'light',
     async (page) => {
       await openCar(page, 'ice-cream van');
-      await page.getByRole('link', { name: 'The car itself' }).click();
+      await page.getByRole('link', { name: 'Vehicle', exact: true }).click();
       await page.getByText('Not the car’s own.').waitFor();
     },
   ],
@@ -169,13 +169,13 @@ const VIEWS = [
     },
   ],
   [
-    'ways',
+    'jobs',
     DESK,
     'light',
     async (page) => {
-      await openCar(page, 'estate');
-      await page.getByRole('link', { name: 'Estimate' }).click();
-      await page.getByRole('button', { name: /^Count / }).scrollIntoViewIfNeeded();
+      await openCar(page, 'rally car');
+      await page.getByRole('link', { name: 'Jobs' }).click();
+      await page.getByText(/2 findings, 1 line/).click();
     },
   ],
   [

@@ -43,9 +43,9 @@ const BUILD: [string, string][] = [
   ['R', 'What is to be put right'],
   ['E', 'To the estimate'],
   ['M', 'What it costs'],
-  ['P', 'To the photographs'],
-  ['V', 'The car itself'],
-  ['B', 'Its book and papers'],
+  ['P', 'Photos'],
+  ['V', 'Vehicle'],
+  ['B', 'Documents'],
 ];
 const INSPECTION: [string, string][] = [
   ['↑ ↓', 'From checkpoint to checkpoint'],

@@ -157,9 +157,9 @@ const BESIDE = [
   { to: 'snags', key: 'r', words: 'To put right' },
   { to: 'estimate', key: 'e', words: 'Estimate', isDesk: true },
   { to: 'costs', key: 'm', words: 'Costs', isDesk: true },
-  { to: 'photos', key: 'p', words: 'Photographs' },
-  { to: 'vehicle', key: 'v', words: 'The car itself' },
-  { to: 'book', key: 'b', words: 'Book, papers', isDesk: true },
+  { to: 'photos', key: 'p', words: 'Photos' },
+  { to: 'vehicle', key: 'v', words: 'Vehicle' },
+  { to: 'book', key: 'b', words: 'Documents', isDesk: true },
 ] as const;
 
 function BesideLink({ build, at }: { build: BuildView; at: (typeof BESIDE)[number] }) {

@@ -32,12 +32,12 @@ export default function PhotosPage() {
   const manner = useManner();
   const { timeZone } = useShop().shop;
   useThisCar(build.id, build.nickname);
-  useTitle(`Photographs, ${build.nickname}`);
+  useTitle(`Photos, ${build.nickname}`);
   return (
     <Page>
       <Stack $gap="l">
         <Row>
-          <CarTitle>{build.nickname}: photographs</CarTitle>
+          <CarTitle>{build.nickname}: photos</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
         </Row>
         {data.photos.length === 0 && (

@@ -1,4 +1,4 @@
-/** The car itself: its numbers and units, what came with it, where its parts come from, what must hold at the end. */
+/** The vehicle: its numbers and units, what came with it, where its parts come from, what must hold at the end. */
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { styled } from 'styled-components';
@@ -30,13 +30,13 @@ export default function VehiclePage() {
   const { data: build } = useSuspenseQuery(buildQuery(buildId));
   const { data: vehicle } = useSuspenseQuery(vehicleQuery(buildId));
   useThisCar(build.id, build.nickname);
-  useTitle(`The ${build.nickname} itself`);
+  useTitle(`Vehicle, ${build.nickname}`);
   const { rows, identity } = vehicle;
   return (
     <Page>
       <Stack $gap="l">
         <Row>
-          <CarTitle>{build.nickname}: the car itself</CarTitle>
+          <CarTitle>{build.nickname}: vehicle</CarTitle>
           <Link to={`/builds/${build.id}`}>To its logbook</Link>
         </Row>
         <Halves>
