@@ -52,7 +52,7 @@ test('a batch out and back with a piece missing: said in the logbook the same da
   await dialog.getByLabel('6 hinge pins').check();
   await dialog.getByLabel('How many of hinge pins').fill('7');
   await dialog.getByRole('button', { name: /^Check in/ }).click();
-  await expect(dialog.getByRole('alert').first()).toContainText('only 6 still out');
+  await expect(dialog.getByRole('alert').first()).toContainText('only 6 pieces are still out');
   await dialog.getByLabel('How many of hinge pins').fill('5');
   await dialog.getByLabel('Nothing more comes with it').check();
   await expect(dialog).toContainText(

@@ -32,7 +32,7 @@ const CLAIMS: ReadonlySet<SpanField> = new Set<SpanField>([
 
 /** Behind a number these say that it counts or measures: “13 years”, “3 h lost”, “40 miles”. */
 const UNIT =
-  'years?|yrs?|months?|weeks?|days?|hours?|hrs?|h|minutes?|mins?|miles?|km|mm|cm|metres?|feet|foot|inch(?:es)?|kg|psi|bar|volts?|amps?|degrees|coats?|times|of an inch|in(?= (?:deep|long|wide|thick|at the (?:rim|hub|edge|lip))\\b)' +
+  'years?|yrs?|months?|weeks?|days?|hours?|hrs?|h|minutes?|mins?|miles?|km|mm|cm|metres?|feet|foot|inch(?:es)?|kg|psi|bar|volts?|amps?|degrees|coats?|times|characters|letters|rows|pieces?|of an inch|in(?= (?:deep|long|wide|thick|at the (?:rim|hub|edge|lip))\\b)' +
   '|jahren?|monaten?|wochen?|tagen?|stunden?|std|minuten?|meter|grad|liter|stück';
 /** In German “bar” is cash. */
 const GERMAN_UNIT = UNIT.replace('|bar|', '|');

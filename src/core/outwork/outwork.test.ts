@@ -63,8 +63,8 @@ describe('back, piece by piece', () => {
   });
 
   test.each([
-    [[came('a', 5)], 'only 4 still out'],
-    [[came('a', 0)], 'only 4 still out'],
+    [[came('a', 5)], 'only 4 pieces are still out'],
+    [[came('a', 0)], 'only 4 pieces are still out'],
     [[came('c', 1)], 'did not go with this batch'],
     [[came('a', 1), came('a', 1)], 'stands there twice'],
     [[came('b', 1, { check: 'damaged', note: ' ' })], 'say what is damaged'],

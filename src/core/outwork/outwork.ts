@@ -104,6 +104,8 @@ export interface CameBack {
   note?: string | undefined;
 }
 
+const onlySo = (many: number): string => (many === 1 ? 'only 1 piece is' : `only ${many} pieces are`);
+
 /** Why what is said to have come back cannot have, by piece; empty where it can. */
 export function whyNotBack(
   sent: readonly SentPiece[],
@@ -119,7 +121,7 @@ export function whyNotBack(
     seen.add(pieceId);
     const left = s.sent - s.back;
     if (count < 1 || count > left)
-      return [{ field, reason: `of “${s.what}” ${left === 0 ? 'none is' : `only ${left}`} still out` }];
+      return [{ field, reason: `of “${s.what}” ${left < 1 ? 'none is' : onlySo(left)} still out` }];
     if (check !== 'right' && !note?.trim())
       return [{ field, reason: `say what is ${check} with “${s.what}”` }];
     return [];

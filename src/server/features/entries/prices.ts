@@ -17,6 +17,9 @@ const TYPED: ReadonlySet<string> = new Set(
 );
 /** But what a part is called has its sizes and grades in it. */
 const isNameOfPart = (key: string, of: object): boolean => key === 'what' && 'quantity' in of;
+/** What is open on a car is called as somebody wrote it, but for parts, pieces, tasks and lines, which have names. */
+const isWrittenName = (key: string, of: object): boolean =>
+  key === 'name' && 'type' in of && (of.type === 'snag' || of.type === 'hold' || of.type === 'job');
 /** Here what is called `text` was worked out: its numbers are readings. */
 const WORKED_OUT: ReadonlySet<string> = new Set(['told', 'result']);
 
@@ -30,7 +33,10 @@ function throughout(value: unknown, hide: Hide, isTyped = false): unknown {
   return Object.fromEntries(
     Object.entries(value).map(([key, inner]) => {
       if (WORKED_OUT.has(key)) return [key, inner];
-      return [key, throughout(inner, hide, TYPED.has(key) && !isNameOfPart(key, value))];
+      return [
+        key,
+        throughout(inner, hide, (TYPED.has(key) && !isNameOfPart(key, value)) || isWrittenName(key, value)),
+      ];
     }),
   );
 }

@@ -95,7 +95,7 @@ test('out and back with a piece missing: known that day, in both logbooks, and f
 
   const tooMany = await back(batchId, { came: [{ pieceId: hinges, count: 5, check: 'right' }] }).expect(400);
   expect(tooMany.body.fields).toEqual([
-    { field: `came.${hinges}`, reason: 'of “door hinges” only 4 still out' },
+    { field: `came.${hinges}`, reason: 'of “door hinges” only 4 pieces are still out' },
   ]);
   await back(batchId, { came: [{ pieceId: handle, count: 1, check: 'damaged' }] }).expect(400);
   await back(batchId, { came: [] }).expect(400);
