@@ -67,13 +67,21 @@ describe('findings', () => {
 });
 
 describe('what is to be put right', () => {
-  const snags = [thing('snag', 'boot handle loose'), thing('snag', 'lamp glass chipped')];
+  const snags = [
+    thing('snag', 'boot handle loose'),
+    thing('snag', 'lamp glass chipped'),
+    thing('snag', 'badge sits crooked'),
+    thing('snag', 'door gap opens towards the sill'),
+  ];
   test.each<[string, string[], string[]]>([
     ['boot handle put right', ['put right boot handle loose'], []],
     ['put the boot handle right', ['put right boot handle loose'], []],
     ['put right the boot handle, 15 min', ['put right boot handle loose'], []],
     ['fixed the boot handle, 15 min', [], ['put right boot handle loose']],
     ['finished the lamp glass', ['put right lamp glass chipped'], []],
+    ['fixed the badge', [], ['put right badge sits crooked']],
+    ['door gap put right', [], ['put right door gap opens towards the sill']],
+    ['did the door lock, 1h', [], []],
     ['boot handle not put right yet', [], []],
     ['boot floor put right', [], []],
     ['did the boot lock, 1h', [], []],

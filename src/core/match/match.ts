@@ -7,7 +7,7 @@ import type { LoggedKind } from '../capture/understood.ts';
 import type { Facts } from '../log/kinds.ts';
 import type { Check } from '../parts/parts.ts';
 import type { Turn } from '../capture/turns.ts';
-import { likeness, nameOf } from './names.ts';
+import { likeness, nameOf, type Name } from './names.ts';
 
 /** What of a line decides. */
 export interface SaidLine {
@@ -136,14 +136,22 @@ function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
 const subjectOf = ({ facts, turn }: SaidLine): string =>
   turn?.subject ?? [facts.zone, facts.subject].filter(Boolean).join(' ');
 
+/** What is left of a likeness to the first words of a name, where they are less than half of it: enough to be offered. Chosen. */
+const FIRST_WORDS = 0.65;
+
 /**
- * What a thing may be called. What was found, or is to be put right, is called by what is wrong with it, which comes last: “boot handle
- * loose” is the boot handle.
+ * How well what is said names a thing. What was found, or is to be put right, is called by what is wrong with it, which comes last: “boot
+ * handle loose” is the boot handle.
  */
-function namesOf({ type, name }: OpenThing): string[] {
-  if (type !== 'snag' && type !== 'job') return [name];
+function likenessTo(subject: Name, { type, name }: OpenThing): number {
+  if (type !== 'snag' && type !== 'job') return likeness(subject, nameOf(name));
   const words = name.split(' ');
-  return words.map((_, i) => words.slice(0, i + 1).join(' ')).slice(Math.ceil(words.length / 2) - 1);
+  return Math.max(
+    ...words.map((_, i) => {
+      const like = likeness(subject, nameOf(words.slice(0, i + 1).join(' ')));
+      return 2 * (i + 1) >= words.length ? like : like * FIRST_WORDS;
+    }),
+  );
 }
 
 /** So many of a part came, where the line says fewer than are on order; undefined where all of them did. */
@@ -156,8 +164,7 @@ function someOf({ facts }: SaidLine, { act }: Rule, { type, quantity = 1 }: Open
 
 function likenessOf(said: SaidLine, thing: OpenThing, some: number | undefined): number {
   const { facts } = said;
-  const subject = nameOf(subjectOf(said));
-  const like = Math.max(...namesOf(thing).map((name) => likeness(subject, nameOf(name))));
+  const like = likenessTo(nameOf(subjectOf(said)), thing);
   const isOtherCount =
     some === undefined &&
     facts.quantity !== undefined &&
