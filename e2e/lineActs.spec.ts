@@ -45,7 +45,7 @@ test('some of what is on order came: so many are here, the others stay on order'
   const rows = page.getByRole('listitem').filter({ hasText: 'cab bolts' });
   await expect(rows).toHaveCount(2);
   await expect(rows.filter({ has: page.getByRole('button', { name: /^It is here/ }) })).toHaveCount(1);
-  await expect(rows.filter({ has: page.getByRole('button', { name: /^Fit/ }) })).toHaveCount(1);
+  await expect(rows.filter({ has: page.getByRole('button', { name: /^Send back/ }) })).toHaveCount(1);
 });
 
 test('what is in doubt is asked, and does nothing until it is chosen', async ({ page }) => {
