@@ -59,6 +59,13 @@ export type GivenTo<N extends RouteName> = object extends Given<N> ? [given?: Gi
 export const call = <N extends RouteName>(name: N, ...[given]: GivenTo<N>): Promise<AnswerOf<N>> =>
   send(name, given ?? {}) as Promise<AnswerOf<N>>;
 
+/** The same with a signal that ends it. */
+export const callUntil = <N extends RouteName>(
+  signal: AbortSignal,
+  name: N,
+  ...[given]: GivenTo<N>
+): Promise<AnswerOf<N>> => send(name, { ...given, signal }) as Promise<AnswerOf<N>>;
+
 /** Those of a route's parameters that are not of its car, and its body. */
 export interface OfCar<N extends RouteName> {
   params: Omit<ParamsOf<N>, 'buildId'>;

@@ -2,7 +2,7 @@
 import { queryOptions, type QueryClient } from '@tanstack/react-query';
 import { ROUTES, type AnswerOf, type RouteName } from '#contract/routes.ts';
 import type { RouteSpec } from '#contract/route.ts';
-import { call, type GivenTo } from './api.ts';
+import { callUntil, type GivenTo } from './api.ts';
 
 /** The key of what a route answers, or the beginning of it: the route, its parameters in the order of its path, its query. */
 export const keyOf = (route: RouteName, ...of: readonly unknown[]): readonly unknown[] => [route, ...of];
@@ -13,7 +13,7 @@ export function reading<N extends RouteName>(route: N, ...given: GivenTo<N>) {
   return {
     queryKey: keyOf(route, ...Object.values(params ?? {}), ...(query ? [query] : [])),
     queryFn: ({ signal }: { signal: AbortSignal }): Promise<AnswerOf<N>> =>
-      call(route, ...([{ ...given[0], signal }] as unknown as GivenTo<N>)),
+      callUntil(signal, route, ...given),
   };
 }
 

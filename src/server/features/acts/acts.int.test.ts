@@ -82,7 +82,7 @@ async function pieceOut(
 describe('parts', () => {
   test('some of it came: two are here and two on order, with what they cost; taken back, it is one part again', async () => {
     const buildId = await makeBuild(it.owner);
-    const { partId } = await order(buildId);
+    const { partId, entry } = await order(buildId);
     const total = (await costs(buildId)).build;
     const some = (count: number): ActOn[] => [{ act: 'receive', type: 'part', id: partId, count }];
     const came = { kind: 'arrived', text: '2 hydraulic hoses arrived', facts: { quantity: 2 } } as const;
@@ -106,6 +106,24 @@ describe('parts', () => {
       total.unallocated.spentMinor + total.unallocated.committedMinor,
     );
     expect(parted.unallocated.spentMinor).toBeGreaterThan(0);
+    // The order as a whole says no more how many each are and what they cost, and cannot go from under what came.
+    const says = (facts: object) =>
+      correct(buildId, entry.id, {
+        now: {
+          kind: 'ordered',
+          text: 'ordered hoses',
+          facts: { ...ORDER.facts, ...facts },
+          audience: 'shop',
+        },
+      });
+    await says({ quantity: 6 }).expect(409);
+    await says({ moneyMinor: 5600 }).expect(409);
+    await takeBack(buildId, entry.id).expect(409);
+    await says({ due: '2026-03-20' }).expect(200);
+    expect((await partsOf(buildId)).map((p) => [p.quantity, p.costMinor])).toEqual([
+      [2, 1400],
+      [2, 1400],
+    ]);
     const rest = await kept(buildId, some(2), { ...came, text: 'the other 2 came' });
     await takeBack(buildId, said.id).expect(409);
     await takeBack(buildId, rest.id).expect(200);

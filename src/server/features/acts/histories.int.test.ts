@@ -25,6 +25,9 @@ const read = async <T>(path: string): Promise<T> => (await it.owner.get(path).ex
 const things = async (buildId: string): Promise<OpenThing[]> =>
   (await read<OpenThingsView>(pathOf('openThings', { buildId }))).things;
 
+/** Of an entry that was kept, what putting it right needs. */
+type Kept = Pick<EntryView, 'id' | 'kind' | 'text' | 'facts' | 'audience'>;
+
 /** What a step picks from: `pick` chooses among the things that there are. */
 interface Step {
   what: (typeof STEPS)[number];
@@ -245,7 +248,7 @@ function bindsOnce({ binding, others }: BuildWaitView, tasks: readonly TaskView[
 async function take(
   buildId: string,
   next: Step,
-  kept: EntryView[],
+  kept: Kept[],
 ): Promise<{ status: number; again: () => Promise<number> } | null> {
   const send = async (path: string, body: object) => {
     const post = async () => it.owner.post(path).send(body);
@@ -270,8 +273,7 @@ async function take(
     const id = nextId();
     const did = await send(pathOf('jobJoin', { buildId, jobId: from.id }), { entryId: id, toId: to.id });
     const text = `${from.name} is of ${to.name}`;
-    if (did.status === 200)
-      kept.push({ id, kind: 'note', text, facts: {}, audience: 'shop' } as unknown as EntryView);
+    if (did.status === 200) kept.push({ id, kind: 'note', text, facts: {}, audience: 'shop' });
     return did;
   }
   const line_ = said(next, open);
@@ -303,7 +305,7 @@ test('whatever is done, all pages agree, a start does what was said of it, and t
         .put(pathOf('estimateLinePut', { buildId, lineId }))
         .send(estimateLine({ title: 'Brakes' }))
         .expect(200);
-      const kept: EntryView[] = [];
+      const kept: Kept[] = [];
       let before = await pages(buildId);
       for (const [i, next] of steps.entries()) {
         it.server.clock.set(new Date(Date.UTC(2026, 2, 11, 8, 5 * (i + 1))).toISOString());

@@ -84,6 +84,13 @@ export async function doToPart(
   });
 }
 
+/** Refuses: something was done with the part since that stands in the way. */
+export const doneSince = (what: string): Refusal =>
+  new Refusal(
+    'conflict',
+    `Something was done with “${what}” since: take that back first. Nothing was changed.`,
+  );
+
 /**
  * Takes an act back: the part stands as it did before, and what was written about it since stays. Refused where something was done
  * with it since.
@@ -96,11 +103,8 @@ export async function takeBackPart(
 ): Promise<void> {
   const part = await q.partById(tx, id);
   if (!part) return;
-  if (part.history.at(-1)?.entryId !== entryId)
-    throw new Refusal(
-      'conflict',
-      `Something was done with “${part.content.what}” since: take that back first. Nothing was changed.`,
-    );
+  if (part.history.at(-1)?.entryId !== entryId || (await q.wasParted(tx, part, entryId)))
+    throw doneSince(part.content.what);
   if (before === null) await q.removePart(tx, id, deps.clock.now());
   else {
     const { prices, ...rest } = before;

@@ -15,7 +15,7 @@ import {
   type Revision,
   type TakeBack,
 } from '../entries/index.ts';
-import { doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
+import { doneSince, doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
 import * as q from './parts.queries.ts';
 
 /** Longest name of a part. */
@@ -114,11 +114,7 @@ async function someGoBack(
   const { state, content, rest, someId } = before!;
   const [part, some] = [await q.partById(tx, id), await q.partById(tx, someId)];
   const isSame = part?.state === state && canonical(part.content) === canonical(rest);
-  if (!isSame || some?.history.at(-1)?.entryId !== entryId)
-    throw new Refusal(
-      'conflict',
-      `Something was done with “${content.what}” since: take that back first. Nothing was changed.`,
-    );
+  if (!isSame || some?.history.at(-1)?.entryId !== entryId) throw doneSince(content.what);
   await q.removePart(tx, someId, now);
   await q.saveOrder(tx, { id, content, vendor: part.vendor, due: part.due });
 }
@@ -176,11 +172,16 @@ export async function revisePart(
   if (!part?.history.some((h) => h.entryId === entryId)) return;
   const { subject, zone, quantity, vendor, due, moneyMinor } = facts;
   const isOwn = done.before === null;
+  // What each of two parts costs, and how many they are, is theirs: the order as a whole says it no more.
+  const isOfAll = quantity !== was.quantity || moneyMinor !== was.moneyMinor;
+  if (isOfAll && (await q.wasParted(tx, part, entryId))) throw doneSince(part.content.what);
   const content = {
     ...part.content,
     ...(isOwn && subject !== undefined ? { what: placedName(subject, zone).slice(0, LONGEST_NAME) } : {}),
-    ...(isOwn && quantity !== undefined && Number.isInteger(quantity) && quantity >= 1 ? { quantity } : {}),
-    ...(moneyMinor === undefined ? {} : { costMinor: moneyMinor }),
+    ...(isOwn && isOfAll && quantity !== undefined && Number.isInteger(quantity) && quantity >= 1
+      ? { quantity }
+      : {}),
+    ...(moneyMinor === undefined || !isOfAll ? {} : { costMinor: moneyMinor }),
   };
   await q.saveOrder(tx, {
     id: part.id,

@@ -119,6 +119,14 @@ export const insertLike = (
     { id: p.id, like: p.like, content: JSON.stringify(p.content), words: wordsOf(p.content, p.vendor) },
   );
 
+/** Whether some of it came and is a part of its own since this entry, which both have in their history then. */
+export const wasParted = async (tx: Tx, part: PartRow, entryId: string): Promise<boolean> =>
+  (await tx.one(
+    `select 1 from parts
+     where shop_id = :shopId and build_id = :buildId and removed_at is null and id <> :id and history @> :shared::jsonb`,
+    { id: part.id, buildId: part.build_id, shared: JSON.stringify([{ entryId }]) },
+  )) !== undefined;
+
 export const isInvoiced = async (tx: Tx, id: string): Promise<boolean> =>
   (await tx.one('select 1 from invoice_items where shop_id = :shopId and part_id = :id', { id })) !==
   undefined;
