@@ -57,7 +57,7 @@ export interface JobView {
   lines: { id: string; title: string; state: LineState; priceMinor?: number }[];
   /** Without those that were dropped. `lineId`: the line that it follows. */
   tasks: { id: string; title: string; isDone: boolean; lineId: string | null }[];
-  /** Of its lines, and not here yet. */
+  /** Of its lines or for its tasks, and not here yet. */
   parts: { id: string; what: string; state: PartState; due: string | null }[];
   spentMinutes: number;
   toGoMinutes: number;

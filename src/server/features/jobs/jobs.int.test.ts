@@ -257,6 +257,28 @@ describe('what it comes to', () => {
     expect(money(both).priceMinor).toBe(2 * money(sills).priceMinor);
   });
 
+  test('parts of its line, and for its tasks, are to come; those for nothing are of no job', async () => {
+    const buildId = await makeBuild(it.owner);
+    const lineId = await putLine(buildId, { title: 'Gearbox' });
+    const taskId = await putTask(buildId, 'Built up', lineId);
+    const alone = await putTask(buildId, 'Sweep the lift');
+    const part = (what: string, more: object) =>
+      it.owner
+        .put(pathOf('partPut', { buildId, partId: nextId() }))
+        .send({
+          ...{ version: 0, what, quantity: 1, number: '', catalogue: '', instead: '', source: 'supplier' },
+          ...{ sourceNote: '', vendor: '', ...more },
+        })
+        .expect(200);
+    await part('gasket', { lineId });
+    await part('rings', { taskId });
+    await part('broom', { taskId: alone });
+    await part('rag', {});
+    const of = async (id: string): Promise<string[]> => (await jobOf(buildId, id)).parts.map((p) => p.what);
+    expect(await of(lineId)).toEqual(['gasket', 'rings']);
+    expect(await of(alone)).toEqual(['broom']);
+  });
+
   test('what holds it up is what refuses the start', async () => {
     const buildId = await makeBuild(it.owner);
     const a = await putLine(buildId, { title: 'Sills' });

@@ -49,13 +49,14 @@ export const findingsOf = (tx: Tx, buildId: string): Promise<FindingRow[]> =>
     { buildId },
   );
 
-export type PartRow = JobView['parts'][number] & { lineId: string };
+export type PartRow = JobView['parts'][number] & { lineId: string | null; taskId: string | null };
 
-/** Parts of lines that are not here yet. */
+/** Parts of lines, or for tasks, that are not here yet. */
 export const partsToCome = (tx: Tx, buildId: string): Promise<PartRow[]> =>
   tx.rows(
-    `select id, line_id as "lineId", content ->> 'what' as what, state, due from parts
-     where shop_id = :shopId and build_id = :buildId and removed_at is null and line_id is not null
+    `select id, line_id as "lineId", (content ->> 'taskId')::uuid as "taskId", content ->> 'what' as what, state, due
+     from parts
+     where shop_id = :shopId and build_id = :buildId and removed_at is null and (line_id is not null or content ->> 'taskId' is not null)
        and state in ('to find', 'to order', 'ordered', 'wrong')
      order by made_at, id`,
     { buildId },

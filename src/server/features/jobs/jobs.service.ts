@@ -57,6 +57,7 @@ async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Pr
     effort: effortOf({ id: line.id, minutes: now.lines[i]!.minutes.likely }, all, spent),
   }));
   const jobOfLine = new Map(now.rows.map((l) => [l.id, l.job_id]));
+  const jobOfTask = new Map(all.map((t) => [t.id, t.job_id ?? jobOfLine.get(t.line_id!)]));
   const { stage } = now.build;
   return {
     node: await nodeOf(tx, deps, buildId, withPrices, now),
@@ -65,10 +66,13 @@ async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Pr
     lines: byJob(lines, ({ line }) => jobOfLine.get(line.id)),
     tasks: byJob(
       all.filter((t) => t.state !== 'dropped'),
-      (t) => t.job_id ?? jobOfLine.get(t.line_id!),
+      (t) => jobOfTask.get(t.id),
     ),
     findings: byJob(await q.findingsOf(tx, buildId), (f) => f.jobId),
-    parts: byJob(await q.partsToCome(tx, buildId), (p) => jobOfLine.get(p.lineId)),
+    parts: byJob(
+      await q.partsToCome(tx, buildId),
+      (p) => jobOfLine.get(p.lineId ?? '') ?? jobOfTask.get(p.taskId ?? ''),
+    ),
   };
 }
 
