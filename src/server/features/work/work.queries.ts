@@ -287,15 +287,19 @@ export const isLineOf = async (tx: Tx, buildId: string, id: string): Promise<boo
   )) !== undefined;
 
 /** Longest waits that run, over all builds: the earlier task is done, the later one not begun. */
+/** Of the builds that are here: those that ended in ten years are not gone through. */
 export const longestWaits = (tx: Tx): Promise<RunningView['waits']> =>
   tx.rows(
-    `select t.id as "taskId", t.content ->> 'title' as title, f.content ->> 'title' as after, f.done_at as "doneAt",
-       n.reason, n.wait_at_most as "waitAtMost", b.id as "buildId", b.nickname
-     from task_needs n
-     join tasks t on t.shop_id = n.shop_id and t.id = n.task_id and t.state = 'to do'
-     join tasks f on f.shop_id = n.shop_id and f.id = n.needs_id and f.state = 'done'
-     join builds b on b.shop_id = t.shop_id and b.id = t.build_id
-     where n.shop_id = :shopId and n.wait_at_most is not null and ${IS_HERE} order by f.done_at, t.id`,
+    `with open as materialized (
+       select t.id, t.content ->> 'title' as title, b.id as build_id, b.nickname from builds b
+       join tasks t on t.shop_id = b.shop_id and t.build_id = b.id and t.state = 'to do'
+       where b.shop_id = :shopId and ${IS_HERE})
+     select t.id as "taskId", t.title, f.content ->> 'title' as after, f.done_at as "doneAt",
+       n.reason, n.wait_at_most as "waitAtMost", t.build_id as "buildId", t.nickname
+     from open t
+     join task_needs n on n.shop_id = :shopId and n.task_id = t.id and n.wait_at_most is not null
+     join tasks f on f.shop_id = :shopId and f.id = n.needs_id and f.state = 'done'
+     order by f.done_at, t.id`,
   );
 
 export const dueBy = (tx: Tx, day: string): Promise<RunningView['due']> =>
