@@ -56,6 +56,12 @@ const DULL = new Set(
 /** Of these a shop may have but one: then “the van” names it. */
 const HEADS = /^(?:van|truck)$/;
 
+/**
+ * What a car is called by and every car has or may have: “the pump is leaking” does not turn from the snow plough to the fire
+ * pump. Such a car is named whole.
+ */
+const PARTS_OF_CARS = /^(?:engine|pump|cab|tank|ladder|boiler|winch|lift|box|bar|seat)$/;
+
 /** Words that belong to one name only. */
 function soleWords(
   known: readonly Known[],
@@ -67,6 +73,7 @@ function soleWords(
     const words = new Set([k.name, ...(k.aliases ?? [])].flatMap((n) => pick(nameWords(n))));
     for (const w of words) {
       if (w.length < 3 || (DULL.has(w) && !(heads && HEADS.test(w))) || /^\d+$/.test(w)) continue;
+      if (heads && PARTS_OF_CARS.test(w)) continue;
       owner.set(w, owner.has(w) && owner.get(w) !== k ? null : k);
     }
   }

@@ -208,6 +208,19 @@ describe('of any text', () => {
     expect([lost!.car, lost!.unsure]).toEqual([null, ['car']]);
   });
 
+  test('what is a part of every car turns to no car by itself, only as its whole name', () => {
+    const builds = [
+      { id: 'pump', name: 'fire pump' },
+      { id: 'plough', name: 'snow plough' },
+    ];
+    const cars = (text: string) =>
+      parseNarration(text, { ...CONTEXT, builds })
+        .filter((p) => p.is === 'entry')
+        .map((p) => p.car?.id);
+    expect(cars('Snow plough. The pump is leaking. Fitted the pump, 2 hours.')).toEqual(['plough', 'plough']);
+    expect(cars('Snow plough. Found a leak. On to the fire pump. Fitted a hose.')).toEqual(['plough', 'pump']);
+  });
+
   test('nothing is nothing; ten thousand characters are read', () => {
     expect(parseNarration('', CONTEXT)).toEqual([]);
     expect(parseNarration(' \n ', CONTEXT)).toEqual([]);
