@@ -118,25 +118,47 @@ interface OtherCar {
   codes: readonly { code: string; folded: string }[];
 }
 
-/** What of the guard is not this customer’s own, folded. */
-function othersOf(guard: LeakGuard, own: Own): { customers: OtherCustomer[]; cars: OtherCar[] } {
-  const customers = guard.customers.map(({ name, email, phone }) => ({
-    why: `${name} is another customer`,
-    name: foldedWords(name),
-    email: foldedWords(email),
-    phone: foldedWords(phone ?? '').join(''),
-  }));
-  const cars = guard.cars.map(({ nickname, vehicle, codes }) => ({
-    nickname,
-    why: `the ${nickname} is another customer’s`,
-    names: [
-      { phrase: foldedWords(vehicle), isSure: true },
-      { phrase: foldedWords(nickname), isSure: false },
-    ].filter(({ phrase }) => !own.says(phrase)),
-    codes: codes
-      .map((code) => ({ code, folded: foldedWords(code).join('') }))
-      .filter(({ folded }) => folded.length >= SHORTEST_CODE && /\d/.test(folded) && !own.codes.has(folded)),
-  }));
+/**
+ * What of the guard is not this customer’s own, folded; of a shop of many years only what the texts may hold at all.
+ *
+ * @param places the texts that are held against it
+ */
+function othersOf(
+  guard: LeakGuard,
+  own: Own,
+  places: readonly Place[],
+): { customers: OtherCustomer[]; cars: OtherCar[] } {
+  const words = new Set(places.flatMap((p) => [...p.has]));
+  const holds = (phrase: readonly string[]): boolean => phrase.length > 0 && words.has(phrase[0]!);
+  const joined = places.map((p) => p.joined).join('\n');
+  const holdsCode = (code: string): boolean => code !== '' && joined.includes(code);
+  const customers = guard.customers
+    .map(({ name, email, phone }) => ({
+      why: `${name} is another customer`,
+      name: foldedWords(name),
+      email: foldedWords(email),
+      phone: foldedWords(phone ?? '').join(''),
+    }))
+    .filter((c) => c.name.some((part) => words.has(part)) || holds(c.email) || holdsCode(c.phone));
+  const cars = guard.cars
+    .map(({ nickname, vehicle, codes }) => ({
+      nickname,
+      why: `the ${nickname} is another customer’s`,
+      names: [
+        { phrase: foldedWords(vehicle), isSure: true },
+        { phrase: foldedWords(nickname), isSure: false },
+      ].filter(({ phrase }) => holds(phrase) && !own.says(phrase)),
+      codes: codes
+        .map((code) => ({ code, folded: foldedWords(code).join('') }))
+        .filter(
+          ({ folded }) =>
+            folded.length >= SHORTEST_CODE &&
+            /\d/.test(folded) &&
+            !own.codes.has(folded) &&
+            holdsCode(folded),
+        ),
+    }))
+    .filter((c) => c.names.length > 0 || c.codes.length > 0);
   return { customers, cars };
 }
 
@@ -339,12 +361,16 @@ export function leaksOf(letter: Letter, guard: LeakGuard, captions: Captions = n
   const told = noteRuns(guard.told);
   const internal = new Set([...noteRuns(guard.internal)].filter((run) => !told.has(run)));
   const meant = new Set(letter.meant?.map((m) => foldedWords(m).join(' ')));
-  const others = othersOf(guard, own);
+  const texts = textsOf(letter, captions).map((told) => ({ ...told, place: placeOf(told.text) }));
+  const others = othersOf(
+    guard,
+    own,
+    texts.map((t) => t.place),
+  );
   const [rates, costs] = [new Set(guard.ratesMinor), new Set(guard.costsMinor)];
   const names = new Set(guard.people.flatMap((p) => foldedWords(p)).filter((p) => p.length > 2));
   const absences = guard.absences.map((reason) => foldedWords(reason));
-  return textsOf(letter, captions).flatMap(({ where, text, isFixed }) => {
-    const place = placeOf(text);
+  return texts.flatMap(({ where, text, isFixed, place }) => {
     const found = [
       ...nameLeaks(place, others.customers, own),
       ...carLeaks(place, others.cars),

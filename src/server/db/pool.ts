@@ -4,9 +4,16 @@ import knexFactory, { type Knex } from 'knex';
 import pLimit, { type LimitFunction } from 'p-limit';
 import pg from 'pg';
 import { isUuid } from '../uuid.ts';
+import { readsOn, type Prepared, type Row, type Value } from './reads.ts';
 import { inTurn } from './writers.ts';
 
-/** A running transaction. Queries take it first; bindings are named (`:shopId`). */
+/**
+ * A running transaction. Queries take it first; bindings are named (`:shopId`).
+ *
+ * What it has read it does not read again: the same statement with the same values gives the same rows until the transaction
+ * writes or takes a lock; and what is asked side by side goes as one statement. So the parts of a request may each ask for what
+ * they need. Rows are shared: nobody changes them.
+ */
 export interface Tx {
   shopId: string;
   rows<R>(sql: string, bindings?: Bindings): Promise<R[]>;
@@ -15,7 +22,7 @@ export interface Tx {
   /** Runs a statement; answers how many rows it touched. */
   run(sql: string, bindings?: Bindings): Promise<number>;
 }
-export type Bindings = Record<string, string | number | boolean | null | Buffer | readonly string[]>;
+export type Bindings = Record<string, Value>;
 
 export type Database = Knex;
 
@@ -164,13 +171,11 @@ export const allOrNothing = <T>(db: Database, work: (db: Database) => Promise<T>
     }
   });
 
-/** A statement as PostgreSQL takes it: values by number, and the name under which a connection keeps its plan. */
-export interface Prepared {
-  name: string;
-  text: string;
-  /** Whose value each number stands for. */
-  keys: readonly string[];
-}
+const READS = /^\s*(?:select|with)\b/i;
+const CHANGES =
+  /\b(?:insert\s+into|update\s+\w+\s+(?:\w+\s+)?set|delete\s+from|for\s+(?:no\s+key\s+)?update|for\s+(?:key\s+)?share|nextval|set_config|pg_notify|pg_(?:try_)?advisory\w*)\b/i;
+
+const nameOf = (text: string): string => createHash('sha1').update(text).digest('hex');
 
 const statements = new Map<string, Prepared>();
 
@@ -182,7 +187,8 @@ export function prepared(sql: string): Prepared {
   const text = sql.replace(/'[^']*'|::\w+|:(\w+)/g, (match, key?: string) =>
     key === undefined ? match : `$${keys.push(key)}`,
   );
-  const statement = { name: createHash('sha1').update(text).digest('hex'), text, keys };
+  const reads = READS.test(sql) && !CHANGES.test(sql);
+  const statement = { name: nameOf(text), text, keys, reads };
   statements.set(sql, statement);
   return statement;
 }
@@ -190,25 +196,37 @@ export function prepared(sql: string): Prepared {
 function txOn(connection: pg.Client, shopId: string): Tx {
   // Asked side by side, they go one after the other: they share the connection.
   const inTurn = pLimit(1);
-  const ask = async (sql: string, bindings: Bindings = {}): Promise<pg.QueryResult> => {
-    const { name, text, keys } = prepared(sql);
+  const reads = readsOn(connection, inTurn, nameOf);
+  const valuesOf = ({ keys, text }: Prepared, bindings: Bindings = {}): Value[] => {
     const all: Bindings = { shopId, ...bindings };
-    const values = keys.map((key) => {
+    return keys.map((key) => {
       if (all[key] === undefined) throw new Error(`:${key} is bound to nothing in: ${text}`);
       return all[key];
     });
-    // Half of the time of a short statement is its plan: a connection makes it once.
-    return inTurn(() => connection.query({ name, text, values }));
+  };
+  // Half of the time of a short statement is its plan: a connection makes it once.
+  const change = async (statement: Prepared, values: Value[]): Promise<pg.QueryResult<Row>> => {
+    reads.forget();
+    const { name, text } = statement;
+    return inTurn(() => connection.query<Row>({ name, text, values })).finally(reads.forget);
+  };
+  const rowsOf = async (sql: string, bindings?: Bindings): Promise<Row[]> => {
+    const statement = prepared(sql);
+    const values = valuesOf(statement, bindings);
+    return statement.reads ? reads.ask(statement, values) : (await change(statement, values)).rows;
   };
   return {
     shopId,
-    rows: async <R>(sql: string, bindings?: Bindings) => (await ask(sql, bindings)).rows as R[],
+    rows: async <R>(sql: string, bindings?: Bindings) => (await rowsOf(sql, bindings)) as R[],
     one: async <R>(sql: string, bindings?: Bindings) => {
-      const { rows } = await ask(sql, bindings);
+      const rows = await rowsOf(sql, bindings);
       if (rows.length > 1) throw new Error(`one row expected, ${rows.length} found`);
       return rows[0] as R | undefined;
     },
-    run: async (sql, bindings) => (await ask(sql, bindings)).rowCount ?? 0,
+    run: async (sql, bindings) => {
+      const statement = prepared(sql);
+      return (await change(statement, valuesOf(statement, bindings))).rowCount ?? 0;
+    },
   };
 }
 

@@ -10,8 +10,9 @@ import pg from 'pg';
 import supertest from 'supertest';
 import type { RouteSpec } from '#contract/route.ts';
 import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
+import { linkUrl } from '../links.ts';
 import { fillMonth, fillTenYears } from '#tests/support/tenYears.ts';
-import { startDemoServer, type Agent, type TestServer } from '#tests/support/server.ts';
+import { nextId, startDemoServer, type Agent, type TestServer } from '#tests/support/server.ts';
 
 /** More than this for one request is a loop in which somebody asks again and again. */
 const MOST = 20;
@@ -76,12 +77,12 @@ async function readSoFar(): Promise<{ rows: number; blocks: number }> {
 }
 
 /** `isRead`: whether rows and blocks are looked at too. */
-async function asked(path: string, isRead: boolean): Promise<Asked> {
+async function asked(what: string, ask: () => supertest.Test, isRead: boolean): Promise<Asked> {
   statements = 0;
   const nothing = { rows: 0, blocks: 0 };
   const before = isRead ? await readSoFar() : nothing;
-  const { status, headers, text, body } = await owner.get(path);
-  if (status >= 500) throw new Error(`${path}: ${status}`);
+  const { status, headers, text, body } = await ask();
+  if (status >= 500) throw new Error(`${what}: ${status}`);
   const after = isRead ? await readSoFar() : nothing;
   return {
     statements,
@@ -91,25 +92,70 @@ async function asked(path: string, isRead: boolean): Promise<Asked> {
   };
 }
 
+interface Draft {
+  id: string;
+  version: number;
+  content: object;
+}
+
+/** A letter is drafted anew, opened, and kept as its editor keeps it while somebody writes. */
+async function letterOf(buildId: string, isRead: boolean): Promise<[RouteName, Asked][]> {
+  const drafted = await owner.post(pathOf('letterDraft', { buildId })).send({ id: nextId() });
+  // Where a build is waited for by nobody, there is no letter.
+  if (drafted.status !== 200) return [];
+  const { id: letterId, version } = drafted.body as Draft;
+  const path = pathOf('letterRead', { letterId });
+  const again = () => owner.post(pathOf('letterRedraft', { letterId })).send({ version });
+  const redrafted = await asked('letterRedraft', again, isRead);
+  const draft = (await owner.get(path).expect(200)).body as Draft;
+  const save = () => owner.put(path).send({ version: draft.version, content: draft.content });
+  return [
+    ['letterRedraft', redrafted],
+    ['letterRead', await asked(path, () => owner.get(path), isRead)],
+    ['letterSave', await asked('letterSave', save, isRead)],
+  ];
+}
+
+/** What a customer reads through their link. */
+async function pagesOf(buildId: string, isRead: boolean): Promise<[RouteName, Asked][]> {
+  const { rows } = await server.admin.query<{ id: string }>(
+    'select id from customer_links where build_id = $1 and revoked_at is null order by made_at limit 1',
+    [buildId],
+  );
+  const pages: [RouteName, Asked][] = [];
+  for (const { id } of rows) {
+    const page = new URL(linkUrl(server.deps, id)).pathname;
+    const open = (path: string) => asked(path, () => owner.get(path), isRead);
+    pages.push(['letterPage', await open(page)], ['estimatePage', await open(`${page}/estimate`)]);
+  }
+  return pages;
+}
+
 /** The most that each route asks, over all builds that it may be asked of. */
 async function all(buildIds: readonly string[], isRead = false): Promise<Map<RouteName, Asked>> {
   const most = new Map<RouteName, Asked>();
+  const count = (name: RouteName, one: Asked): void => {
+    const till = most.get(name) ?? one;
+    most.set(name, {
+      statements: Math.max(till.statements, one.statements),
+      rows: Math.max(till.rows, one.rows),
+      blocks: Math.max(till.blocks, one.blocks),
+      bytes: Math.max(till.bytes, one.bytes),
+    });
+  };
   for (const name of Object.keys(ROUTES) as RouteName[]) {
     const { method, path } = ROUTES[name] as RouteSpec;
     const others = [...path.matchAll(/:(\w+)/g)].some(([, param]) => param !== 'buildId');
     // The stream of news never ends by itself.
     if (method !== 'get' || others || name === 'live') continue;
     for (const id of path.includes(':buildId') ? buildIds : ['']) {
-      const one = await asked(path.replace(':buildId', id), isRead);
-      const till = most.get(name) ?? one;
-      most.set(name, {
-        statements: Math.max(till.statements, one.statements),
-        rows: Math.max(till.rows, one.rows),
-        blocks: Math.max(till.blocks, one.blocks),
-        bytes: Math.max(till.bytes, one.bytes),
-      });
+      const at = path.replace(':buildId', id);
+      count(name, await asked(at, () => owner.get(at), isRead));
     }
   }
+  for (const id of buildIds)
+    for (const [name, one] of [...(await letterOf(id, isRead)), ...(await pagesOf(id, isRead))])
+      count(name, one);
   return most;
 }
 

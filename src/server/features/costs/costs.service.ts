@@ -101,11 +101,13 @@ export type CostSums = Pick<CostsView, 'buildId' | 'nickname' | 'lines' | 'build
 
 /** The sums of a build, and what they were worked out from. */
 async function reckon(tx: Tx, deps: Deps, buildId: string) {
-  const now = await estimateNow(tx, deps, buildId);
-  const rows = await postingRows(tx, buildId);
-  const estimated = now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely }));
-  const effort = await effortByLine(tx, buildId, estimated);
-  const instalments = await instalmentsOf(tx, buildId);
+  const [now, rows, instalments, effortOf] = await Promise.all([
+    estimateNow(tx, deps, buildId),
+    postingRows(tx, buildId),
+    instalmentsOf(tx, buildId),
+    effortByLine(tx, buildId),
+  ]);
+  const effort = effortOf(now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely })));
   return inItsTurn(() => {
     const { terms } = now;
     const manner = { ratesOn: ratesByHour(now.rates), additionBp: terms.additionBp };

@@ -45,24 +45,23 @@ async function picturesOf(
 }
 
 export async function estimateNow(tx: Tx, deps: Deps, buildId: string): Promise<EstimateNow> {
-  const build = await buildDetail(tx, buildId);
-  if (!build) throw notFound('build');
   const shop = await shopOf(tx);
   const { currency, timeZone } = shop;
-  const every = await q.everyLineOf(tx, buildId);
+  const [build, every, chosen, { terms, rates }, revisions, answers] = await Promise.all([
+    buildDetail(tx, buildId),
+    q.everyLineOf(tx, buildId),
+    q.choicesOf(tx, buildId),
+    q.chargesOf(tx, dayOf(deps.clock.now(), timeZone)),
+    q.revisionsOf(tx, buildId),
+    q.answersOf(tx, buildId),
+  ]);
+  if (!build) throw notFound('build');
   const rows = every.filter((l) => !l.removed);
-  const choices = (await q.choicesOf(tx, buildId)).map(({ id, content, version }) => ({
-    id,
-    ...content,
-    version,
-  }));
+  const choices = chosen.map(({ id, content, version }) => ({ id, ...content, version }));
   const lines = settleWays(
     rows.map(({ id, content }) => ({ id, ...content })),
     choices,
   );
-  const { terms, rates } = await q.chargesOf(tx, dayOf(deps.clock.now(), timeZone));
-  const revisions = await q.revisionsOf(tx, buildId);
-  const answers = await q.answersOf(tx, buildId);
   const contents = new Map(revisions.map((r) => [r.id, r.content]));
   const number = (revisions[0]?.number ?? 0) + 1;
   const head = { number, currency, note: '', budgetMinor: build.budget_minor };

@@ -137,20 +137,26 @@ export async function graphOf(
   const now = deps.clock.now();
   const { timeZone } = await shopOf(tx);
   const today = dayOf(now, timeZone);
-  const hands = await q.hands(tx);
-  const shop: Shop = { now, timeZone, builds: await q.buildRows(tx, only), hands };
-  const { places, standing } = await standingNow(tx);
+  const [hands, builds, { places, standing }, parts, pieces, tasks] = await Promise.all([
+    q.hands(tx),
+    q.buildRows(tx, only),
+    standingNow(tx),
+    q.openParts(tx, only),
+    awayPieces(tx, only ?? null),
+    tasksByBuild(tx, only),
+  ]);
+  const shop: Shop = { now, timeZone, builds, hands };
   const awayHands = new Map(WORKS.map((work) => [work, whoIsAway(work, hands, today)]));
-  const parts = await q.openParts(tx, only);
-  const pieces = await awayPieces(tx, only ?? null);
   const away = awayByTask(pieces);
-  const tasks = await tasksByBuild(tx, away, only);
   const asked = shop.builds.filter((build) => only === undefined || build.id === only);
   return Promise.all(
     asked.map(async (b): Promise<BuildNode> => {
       const own = <T extends { buildId: string }>(of: readonly T[]): T[] =>
         of.filter((x) => x.buildId === b.id);
-      const ofBuild = tasks.get(b.id) ?? [];
+      const ofBuild = (tasks.get(b.id) ?? []).map((t): TaskToDo => ({
+        ...t,
+        task: { ...t.task, away: away.get(t.task.id) ?? [] },
+      }));
       const needsLines =
         only !== undefined || ofBuild.some((t) => t.task.state === 'to do' && t.lineId !== null);
       const lines = needsLines ? await workableLines(tx, deps, b.id, withPrices, estimate) : [];

@@ -30,12 +30,8 @@ const SQL = `
   where b.shop_id = :shopId and (${IS_HERE} and :buildId::uuid is null or b.id = :buildId)
   order by t.build_id, t.position, t.id`;
 
-/** Of all builds that are here, or of one. `away`: what each task waits for that is not here, by its id. */
-export async function tasksByBuild(
-  tx: Tx,
-  away: ReadonlyMap<string, string[]>,
-  buildId?: string,
-): Promise<Map<string, TaskToDo[]>> {
+/** Of all builds that are here, or of one; what pieces each waits for is not told here. */
+export async function tasksByBuild(tx: Tx, buildId?: string): Promise<Map<string, TaskToDo[]>> {
   const byBuild = new Map<string, TaskToDo[]>();
   for (const r of await tx.rows<Row>(SQL, { buildId: buildId ?? null })) {
     const needs = (r.needs ?? []).map(({ taskId, reason, waitAtLeast, waitAtMost }): TaskNeed => ({
@@ -51,7 +47,7 @@ export async function tasksByBuild(
       gate: r.gate,
       doneAt: r.doneAt,
       needs,
-      away: away.get(r.id) ?? [],
+      away: [],
     };
     const of = byBuild.get(r.buildId) ?? [];
     of.push({ task, lineId: r.lineId, place: r.place, work: r.work });

@@ -37,8 +37,3 @@ export const noteOpened = (tx: Tx, linkId: string, now: string): Promise<number>
     linkId,
     now,
   });
-
-export const hasRevision = async (tx: Tx, buildId: string): Promise<boolean> =>
-  (await tx.one('select 1 from revisions where shop_id = :shopId and build_id = :buildId limit 1', {
-    buildId,
-  })) !== undefined;

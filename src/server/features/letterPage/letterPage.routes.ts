@@ -36,37 +36,41 @@ const nothingTyped = (): AskedTyped => ({ id: uuidv7(), name: '', text: '', faul
 /** The whole page, with what was typed into its form. */
 async function pageOf(deps: Deps, { tx, link }: Opened, token: string, nonce: string, typed: AskedTyped) {
   const now = deps.clock.now();
-  const head = (await q.pageHead(tx, link.build_id))!;
+  const { build_id: buildId } = link;
   await q.noteOpened(tx, link.id, now);
-  const today = dayOf(now, head.time_zone);
+  const plan = lettersMoney(tx, deps, buildId).then(async (of) => ({
+    ...of,
+    plan: await planNow(tx, deps, buildId, of),
+  }));
+  const [head, { money, lines, answers, manner, ...told }, letters, asked] = await Promise.all([
+    q.pageHead(tx, buildId),
+    plan,
+    q.sentLetters(tx, buildId).then((sent) => lettersFor(tx, deps, link.scope, sent)),
+    questionsOf(tx, buildId),
+  ]);
+  const { time_zone: timeZone } = head!;
+  const today = dayOf(now, timeZone);
   const address = `/l/${token}`;
-  const { money, lines, answers, manner } = await lettersMoney(tx, deps, link.build_id);
-  const sent = await revisionsOf(tx, link.build_id);
-  const letters = await lettersFor(tx, deps, link.scope, await q.sentLetters(tx, link.build_id));
-  const plan = await planNow(tx, deps, link.build_id, { lines, manner });
-  const questions = await questionsOf(tx, link.build_id);
   if (!seesMoney(link)) {
-    const told = await withoutPrices(tx, deps, { plan, questions });
-    const beside = planHtml(told.plan) + questionsHtml(told.questions, head, today, { address, typed });
-    return letterPageHtml(head, letters, nonce, today, { hasEstimate: false, address, beside });
+    const { plan: parts, questions } = await withoutPrices(tx, deps, { plan: told.plan, questions: asked });
+    const beside = planHtml(parts) + questionsHtml(questions, head!, today, { address, typed });
+    return letterPageHtml(head!, letters, nonce, today, { hasEstimate: false, address, beside });
   }
-  return letterPageHtml(head, letters, nonce, today, {
-    hasEstimate: await q.hasRevision(tx, link.build_id),
+  const [sent, book, papers] = await Promise.all([
+    revisionsOf(tx, buildId),
+    bookGiven(tx, buildId),
+    papersGiven(tx, buildId),
+  ]);
+  const estimates = sent.map((r) => ({ id: r.id, on: dayOf(r.sentAt, timeZone) }));
+  return letterPageHtml(head!, letters, nonce, today, {
+    hasEstimate: sent.length > 0,
     address,
     beside:
-      planHtml(plan) +
-      questionsHtml(questions, head, today, { address, typed }) +
+      planHtml(told.plan) +
+      questionsHtml(asked, head!, today, { address, typed }) +
       moneyHtml(money, lines, manner) +
       agreedHtml(answers, manner) +
-      keepHtml(
-        {
-          book: await bookGiven(tx, link.build_id),
-          papers: await papersGiven(tx, link.build_id),
-          estimates: sent.map((r) => ({ id: r.id, on: dayOf(r.sentAt, head.time_zone) })),
-        },
-        address,
-        manner,
-      ),
+      keepHtml({ book, papers, estimates }, address, manner),
   });
 }
 

@@ -55,11 +55,14 @@ export const openQuestions = (
   toldUpTo: number,
 ): Promise<{ id: string; text: string; at: string }[]> =>
   tx.rows(
-    `select e.id, e.text, e.at from entries_now e
-     where e.shop_id = :shopId and e.build_id = :buildId and e.kind = 'asked' and e.audience = 'customer'
-       and not e.withdrawn and e.seq <= :toldUpTo and e.about_type is null and e.facts ->> 'vendor' is null
-       and not exists (select from entries_now d
-         where d.shop_id = e.shop_id and d.build_id = e.build_id and d.kind = 'decided' and not d.withdrawn and d.seq > e.seq)
+    `with posted as (
+       select entry_id, seq, kind from ledger
+       where shop_id = :shopId and build_id = :buildId and not withdrawn and kind in ('asked', 'decided')
+     )
+     select e.id, e.text, e.at from entries_now e
+     where e.shop_id = :shopId and e.audience = 'customer' and e.about_type is null and e.facts ->> 'vendor' is null
+       and e.id in (select entry_id from posted where kind = 'asked' and seq <= :toldUpTo
+         and seq > coalesce((select max(seq) from posted where kind = 'decided'), 0))
      order by e.seq desc limit 10`,
     { buildId, toldUpTo },
   );

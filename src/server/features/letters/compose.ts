@@ -93,11 +93,13 @@ export async function lettersMoney(
   answers: AnswerTold[];
   manner: LetterManner;
 }> {
-  const shop = await shopOf(tx);
+  const [shop, estimate, costs] = await Promise.all([
+    shopOf(tx),
+    estimateNow(tx, deps, buildId),
+    costSums(tx, deps, buildId),
+  ]);
   const today = dayOf(deps.clock.now(), shop.timeZone);
-  const estimate = await estimateNow(tx, deps, buildId);
   const told = await m.mannerOf(tx, estimate.build.customer_id);
-  const costs = await costSums(tx, deps, buildId);
   const lines = costs.lines
     .filter((l) => l.approvedMinor > 0)
     .map(
@@ -170,20 +172,25 @@ export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
   const today = dayOf(deps.clock.now(), shop.timeZone);
-  const told = await m.mannerOf(tx, build.customer_id);
-  const last = await q.lastSent(tx, buildId);
-  const since =
-    last === undefined ? dayOf(build.arrived_at, shop.timeZone) : dayOf(last.sent_at, shop.timeZone);
-  const estimate = await estimateNow(tx, deps, buildId);
-  const [held] = await waitsNow(tx, deps, buildId);
+  const [told, last, estimate, [held], costs, entries, questions, followUps, withoutPrice, pictures] =
+    await Promise.all([
+      m.mannerOf(tx, build.customer_id),
+      q.lastSent(tx, buildId),
+      estimateNow(tx, deps, buildId),
+      waitsNow(tx, deps, buildId),
+      costSums(tx, deps, buildId),
+      q.entriesForDraft(tx, buildId, build.told_up_to),
+      q.openQuestions(tx, buildId, build.told_up_to),
+      followUpsOf(tx, buildId),
+      q.findingsWithoutPrice(tx, buildId),
+      q.picturesSince(tx, buildId, build.told_up_to),
+    ]);
+  const since = dayOf(last?.sent_at ?? build.arrived_at, shop.timeZone);
   const holds = { binding: held!.binding, others: held!.others };
   const all = [...(holds.binding ? [holds.binding] : []), ...holds.others];
   const manner = mannerOf(shop, told!, today);
-  const costs = await costSums(tx, deps, buildId);
   const money = moneyOf(estimate, costs, shop.timeZone);
   const ready = readyOf(build, last?.promised ?? null, since, all, today);
-  const entries = await q.entriesForDraft(tx, buildId, build.told_up_to);
-  const questions = await q.openQuestions(tx, buildId, build.told_up_to);
   const letter = await deps.compute.run('draftLetter', {
     build: { number: build.number, vehicle: build.vehicle },
     customerFirstName: build.customer.split(/\s+/)[0] ?? build.customer,
@@ -210,38 +217,39 @@ export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string
     openQuestions: questions.map(({ id, text, at }) => ({ id, text, on: dayOf(at, shop.timeZone) })),
     ready,
     next: build.next_step,
-    followUps: (await followUpsOf(tx, build.id)).filter((f) => f.doneAt === null),
+    followUps: followUps.filter((f) => f.doneAt === null),
   });
   return {
     letter,
     ready,
-    unsaid: {
-      withoutPrice: await q.findingsWithoutPrice(tx, buildId),
-      pictures: await q.picturesSince(tx, buildId, build.told_up_to),
-      money,
-      ready,
-      manner,
-    },
+    unsaid: { withoutPrice, pictures, money, ready, manner },
   };
 }
 
 /** What a letter of this build must not say. */
 export async function guardOf(tx: Tx, buildId: string): Promise<LeakGuard> {
-  const { currency, name: shopName } = await shopOf(tx);
-  const own = (await q.ownWords(tx, buildId))!;
-  const { internal, told } = await q.saidHere(tx, buildId);
-  const rates = await ratesOf(tx);
+  const [{ currency, name: shopName }, own, { internal, told }, rates, customers, cars, costsMinor] =
+    await Promise.all([
+      shopOf(tx),
+      q.ownWords(tx, buildId),
+      q.saidHere(tx, buildId),
+      ratesOf(tx),
+      q.otherCustomers(tx, buildId),
+      q.otherCars(tx, buildId),
+      q.shopCosts(tx, buildId),
+    ]);
+  const { words, people, absences } = own!;
   return {
     currency,
-    own: [shopName, ...own.words.filter((w): w is string => w !== null && w !== '')],
-    customers: await q.otherCustomers(tx, buildId),
-    cars: await q.otherCars(tx, buildId),
-    people: own.people,
-    absences: own.absences,
+    own: [shopName, ...words.filter((w): w is string => w !== null && w !== '')],
+    customers,
+    cars,
+    people,
+    absences,
     ratesMinor: rates
       .flatMap((r) => [r.chargeMinor, r.costMinor])
       .filter((r): r is number => r !== null && r > 0),
-    costsMinor: await q.shopCosts(tx, buildId),
+    costsMinor,
     internal,
     told,
   };

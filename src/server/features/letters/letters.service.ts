@@ -30,13 +30,16 @@ async function viewOf(tx: Tx, deps: Deps, who: SignedIn, id: string, known?: Com
   const row = await q.letterDetail(tx, id);
   if (!row) throw notFound('letter');
   if (row.state === 'sent') return q.toLetterView(row);
-  const { letter, unsaid } = known ?? (await compose(tx, deps, who, row.build_id));
+  const [{ letter, unsaid }, guard] = await Promise.all([
+    known ?? compose(tx, deps, who, row.build_id),
+    guardOf(tx, row.build_id),
+  ]);
   const content = withFigures(row.content, letter);
   const captions = await captionsOf(tx, row.build_id, content);
   return q.toLetterView(
     { ...row, content },
     {
-      leaks: await deps.compute.run('leaks', content, await guardOf(tx, row.build_id), captions),
+      leaks: await deps.compute.run('leaks', content, guard, captions),
       unsaid: unsaidIn({ ...unsaid, letter: content }),
     },
   );

@@ -5,6 +5,7 @@ import type { LetterPart } from '#core/update/letter.ts';
 import { planParts, type PlanLine } from '#core/update/plan.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
+import { notFound } from '../../http/refusal.ts';
 import { buildDetail } from '../builds/index.ts';
 import { shopOf } from '../session/index.ts';
 import { waitsNow } from '../waits/index.ts';
@@ -18,11 +19,15 @@ export async function planNow(
   buildId: string,
   { lines, manner }: { lines: readonly PlanLine[]; manner: LetterManner },
 ): Promise<LetterPart[]> {
-  const { timeZone } = await shopOf(tx);
-  const build = (await buildDetail(tx, buildId))!;
-  const [held] = await waitsNow(tx, deps, buildId);
+  const [{ timeZone }, build, [held], sent, guard] = await Promise.all([
+    shopOf(tx),
+    buildDetail(tx, buildId),
+    waitsNow(tx, deps, buildId),
+    q.promisesTold(tx, buildId),
+    guardOf(tx, buildId),
+  ]);
+  if (!build) throw notFound('build');
   const holds = { binding: held!.binding, others: held!.others };
-  const sent = await q.promisesTold(tx, buildId);
   const parts = planParts({
     ready: readyOf(build, sent.at(-1)?.promised ?? null, manner.today, [], manner.today),
     promises: sent.map((s) => ({ on: dayOf(s.sent_at, timeZone), promised: s.promised })),
@@ -33,7 +38,7 @@ export async function planNow(
     manner,
   });
   const letter = { subject: '', greeting: '', parts, closing: '' };
-  const told = await deps.compute.run('leaks', letter, await guardOf(tx, buildId));
+  const told = await deps.compute.run('leaks', letter, guard);
   const bad = new Set(told.map((l) => l.where));
   return parts
     .map((p) => ({ ...p, items: p.items.filter((i) => !bad.has(i.id)) }))

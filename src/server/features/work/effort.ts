@@ -29,13 +29,11 @@ export function effortOf(
   return { spentMinutes, toGoMinutes, isFinished };
 }
 
-/** The effort of lines of a build, by their ids. */
+/** What tells the effort of each line of a build. */
 export async function effortByLine(
   tx: Tx,
   buildId: string,
-  lines: readonly { id: string; minutes: number }[],
-): Promise<Map<string, LineEffort>> {
-  const tasks = await q.tasksOf(tx, buildId);
-  const spent = await q.spentByLine(tx, buildId);
-  return new Map(lines.map((l) => [l.id, effortOf(l, tasks, spent)]));
+): Promise<(lines: readonly { id: string; minutes: number }[]) => Map<string, LineEffort>> {
+  const [tasks, spent] = await Promise.all([q.tasksOf(tx, buildId), q.spentByLine(tx, buildId)]);
+  return (lines) => new Map(lines.map((l) => [l.id, effortOf(l, tasks, spent)]));
 }

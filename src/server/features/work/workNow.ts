@@ -46,7 +46,7 @@ export const changingWork = (
 
 /** The tasks of a build as the rules of core see them. */
 export async function tasksNow(tx: Tx, buildId: string): Promise<Map<string, Task>> {
-  const tasks = (await tasksByBuild(tx, new Map(), buildId)).get(buildId) ?? [];
+  const tasks = (await tasksByBuild(tx, buildId)).get(buildId) ?? [];
   return new Map(tasks.map(({ task }) => [task.id, task]));
 }
 
