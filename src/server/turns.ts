@@ -1,14 +1,19 @@
 import { setImmediate as nextTurn } from 'node:timers/promises';
-import pLimit from 'p-limit';
+import pLimit, { type LimitFunction } from 'p-limit';
 
-const oneByOne = pLimit(1);
+const queues = new WeakMap<object, LimitFunction>();
 
 /**
  * Work of some milliseconds that is done many times over, for one build after another: one in each turn of the event loop, so that
  * others are answered in between.
+ *
+ * @param of whose work it is, mostly a transaction: nobody waits for the work of another
  */
-export const inItsTurn = <T>(work: () => T): Promise<T> =>
-  oneByOne(async () => {
+export function inItsTurn<T>(of: object, work: () => T): Promise<T> {
+  let queue = queues.get(of);
+  if (!queue) queues.set(of, (queue = pLimit(1)));
+  return queue(async () => {
     await nextTurn();
     return work();
   });
+}

@@ -155,11 +155,15 @@ const GROW = `
     select m.shop_id, ${id(4, 'n')}, m.id, 'sent', l.content, m.first_seq, m.since, m.since
     from grown m cross join generate_series(1, :letters) n
     cross join lateral (select content from letters where state = 'sent' order by id limit 1) l;
+  truncate ledger_sums;
+  insert into ledger_sums
+    select shop_id, build_id, kind, count(*), coalesce(sum(minutes), 0), coalesce(sum(money_minor), 0)
+    from ledger where not withdrawn group by shop_id, build_id, kind;
   -- The standing of a build says what its logbook comes to.
   update builds b set standing = jsonb_set(b.standing, '{sums}', (
-    select jsonb_agg(jsonb_build_object('kind', s.kind, 'count', s.count, 'minutes', s.minutes, 'moneyMinor', s.money) order by s.kind)
-    from (select l.kind, count(*), coalesce(sum(l.minutes), 0) as minutes, coalesce(sum(l.money_minor), 0) as money
-      from ledger l where l.build_id = b.id and not l.withdrawn group by 1) s));`;
+    select jsonb_agg(jsonb_build_object('kind', s.kind, 'count', s.count, 'minutes', s.minutes, 'moneyMinor', s.money_minor)
+      order by s.kind)
+    from ledger_sums s where s.build_id = b.id));`;
 
 /** Work on the tables as their owner, without triggers and checks of references: what is put in refers to what is put in. */
 async function filling(client: pg.Client, work: () => Promise<unknown>): Promise<void> {

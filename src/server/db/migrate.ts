@@ -41,6 +41,7 @@ import * as keepLedger from '../../../migrations/20261216_keep_ledger.ts';
 import * as indexWhatGrows from '../../../migrations/20261217_index_what_grows.ts';
 import * as numberEntries from '../../../migrations/20261218_number_entries.ts';
 import * as addJobs from '../../../migrations/20261219_add_jobs.ts';
+import * as keepSums from '../../../migrations/20261220_keep_sums.ts';
 import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -89,6 +90,7 @@ const MIGRATIONS = {
   '20261217_index_what_grows': indexWhatGrows,
   '20261218_number_entries': numberEntries,
   '20261219_add_jobs': addJobs,
+  '20261220_keep_sums': keepSums,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

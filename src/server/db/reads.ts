@@ -17,7 +17,7 @@ export interface Prepared {
 export type Value = string | number | boolean | null | Buffer | readonly string[];
 export type Row = Record<string, unknown>;
 
-const [INT8, NUMERIC, TIMESTAMPTZ] = [20, 1700, 1184];
+const [INT8, TIMESTAMPTZ] = [20, 1184];
 /**
  * Types whose JSON says the same as what the driver reads (pg_type.dat): boolean, the integers, text of all sorts, dates, uuids,
  * floats, JSON, and lists of text, integers and uuids. Instants are told from their text; whatever is of another type is asked
@@ -48,19 +48,35 @@ const AS_JSON = new Set([
   3802,
 ]);
 
-/** The columns of a statement, known once it has been run. Instants are read from text. */
-interface Columns {
-  fitJson: boolean;
-  instants: readonly string[];
-}
-const columnsOf = new Map<string, Columns>();
+/** So many rows are read quicker as rows than as JSON, which is read in one go while everybody waits. */
+const LONG = 500;
 
-function learn(name: string, fields: readonly pg.FieldDef[]): void {
-  if (columnsOf.has(name)) return;
-  columnsOf.set(name, {
-    fitJson: fields.length > 0 && fields.every((f) => f.dataTypeID !== NUMERIC && AS_JSON.has(f.dataTypeID)),
-    instants: fields.filter((f) => f.dataTypeID === TIMESTAMPTZ).map((f) => f.name),
-  });
+/** What is known of a statement once it has been run. */
+interface Answered {
+  fitJson: boolean;
+  /** Columns that are read from text where they come in JSON. */
+  instants: readonly string[];
+  /** Whether it gave many rows the last time. */
+  isLong: boolean;
+}
+const answered = new Map<string, Answered>();
+
+function learn(name: string, fields: readonly pg.FieldDef[]): Answered {
+  let known = answered.get(name);
+  if (!known) {
+    known = {
+      fitJson: fields.length > 0 && fields.every((f) => AS_JSON.has(f.dataTypeID)),
+      instants: fields.filter((f) => f.dataTypeID === TIMESTAMPTZ).map((f) => f.name),
+      isLong: false,
+    };
+    answered.set(name, known);
+  }
+  return known;
+}
+
+function goesWithOthers({ name }: Prepared): boolean {
+  const known = answered.get(name);
+  return known !== undefined && known.fitJson && !known.isLong;
 }
 
 interface Asked {
@@ -95,7 +111,7 @@ function together(all: readonly Asked[], nameOf: (text: string) => string): { na
   return made;
 }
 
-function inDriversForm(rows: Row[], { instants }: Columns): Row[] {
+function inDriversForm(rows: Row[], { instants }: Answered): Row[] {
   for (const row of rows)
     for (const field of instants)
       if (row[field] !== null) row[field] = new Date(row[field] as string).toISOString();
@@ -109,7 +125,7 @@ async function run(
   nameOf: (text: string) => string,
 ): Promise<void> {
   const [joined, alone]: [Asked[], Asked[]] = [[], []];
-  for (const a of all) (columnsOf.get(a.statement.name)?.fitJson ? joined : alone).push(a);
+  for (const a of all) (goesWithOthers(a.statement) ? joined : alone).push(a);
   if (joined.length === 1) alone.push(joined.pop()!);
   try {
     for (const { statement, values, answer } of alone) {
@@ -118,15 +134,18 @@ async function run(
         text: statement.text,
         values: [...values],
       });
-      learn(statement.name, result.fields);
+      learn(statement.name, result.fields).isLong = result.rows.length > LONG;
       answer(result.rows);
     }
     if (joined.length === 0) return;
     const values = joined.flatMap((a) => a.values);
     const { rows } = await connection.query<Record<string, Row[]>>({ ...together(joined, nameOf), values });
-    joined.forEach(({ statement, answer }, i) =>
-      answer(inDriversForm(rows[0]![`r${i}`]!, columnsOf.get(statement.name)!)),
-    );
+    joined.forEach(({ statement, answer }, i) => {
+      const known = answered.get(statement.name)!;
+      const own = inDriversForm(rows[0]![`r${i}`]!, known);
+      known.isLong = own.length > LONG;
+      answer(own);
+    });
   } catch (error) {
     for (const { fail } of all) fail(error);
   }

@@ -17,6 +17,7 @@ import type { ActOn, OpenThing, ThingType } from '#core/acts/acts.ts';
 import { jobMoney } from '#core/jobs/jobs.ts';
 import { standingFromLogbook } from '#server/features/entries/index.ts';
 import { inShop } from '#server/db/pool.ts';
+import { wrongSums } from '#tests/support/ledger.ts';
 import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
 const it = openShop('histories');
@@ -210,6 +211,7 @@ async function agree(buildId: string, p: Pages): Promise<void> {
   expect(rows[0]!.standing).toEqual(
     await inShop(it.server.deps.db, it.shop.id, (tx) => standingFromLogbook(tx, buildId, 'Europe/London')),
   );
+  expect(await wrongSums(it.server.admin)).toEqual([]);
 }
 
 /** Everything is of one job, and the jobs together come to what the lines and the tasks come to. */

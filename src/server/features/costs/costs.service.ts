@@ -108,7 +108,7 @@ async function reckon(tx: Tx, deps: Deps, buildId: string) {
     effortByLine(tx, buildId),
   ]);
   const effort = effortOf(now.lines.map((l) => ({ id: l.id, minutes: l.minutes.likely })));
-  return inItsTurn(() => {
+  return inItsTurn(tx, () => {
     const { terms } = now;
     const manner = { ratesOn: ratesByHour(now.rates), additionBp: terms.additionBp };
     const { postings, hours } = postingsOf(rows, buildId, manner, new Set(now.lines.map((l) => l.id)));

@@ -7,6 +7,7 @@ import type { PartState } from '#core/parts/parts.ts';
 import type { Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import { rowsPer } from '../../db/together.ts';
+import { inItsTurn } from '../../turns.ts';
 
 /** The day of an instant where the shop is. `s`: its row. */
 const DAY = (instant: string): string => `(${instant} at time zone s.time_zone)::date`;
@@ -62,8 +63,10 @@ export interface HourRow extends HourOf {
 /** Everything worked on a build, whether anybody said where it belongs or not; the kind of work is its task's, else its line's. */
 export async function hourRows(tx: Tx, buildId: string): Promise<HourRow[]> {
   const [hours, works] = await Promise.all([hoursOf(tx, buildId), worksOf(tx, buildId)]);
-  const workOf = new Map<string | null, Work>(works.map((w) => [w.id, w.work]));
-  return hours.map((h) => ({ ...h, work: workOf.get(h.taskId) ?? workOf.get(h.lineId) ?? null }));
+  return inItsTurn(tx, () => {
+    const workOf = new Map<string | null, Work>(works.map((w) => [w.id, w.work]));
+    return hours.map((h) => ({ ...h, work: workOf.get(h.taskId) ?? workOf.get(h.lineId) ?? null }));
+  });
 }
 
 export interface BoughtRow extends Belonging {

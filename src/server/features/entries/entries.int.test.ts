@@ -20,6 +20,7 @@ import {
   type TestServer,
   type TestShop,
 } from '#tests/support/server.ts';
+import { wrongSums } from '#tests/support/ledger.ts';
 import { logIn } from './entries.service.ts';
 import { standingFromLogbook } from './standing.ts';
 
@@ -404,6 +405,10 @@ describe('reading', () => {
            (e.facts ->> 'moneyMinor')::bigint)`,
     );
     expect(rows).toEqual([]);
+  });
+
+  test('the sums kept with the ledger are what it comes to', async () => {
+    expect(await wrongSums(server.admin)).toEqual([]);
   });
 
   test('the standing kept with the build is what the logbook says', async () => {

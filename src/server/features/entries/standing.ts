@@ -13,29 +13,36 @@ interface Row {
   told_at: string | null;
 }
 
-/** This runs with every entry that is kept: of a long logbook it reads what the ledger says of it, and the few entries that say more. */
+/**
+ * This runs with every entry that is kept: of a long logbook it reads the sums that are kept with the ledger, and the few entries
+ * that say more.
+ */
 const STANDING_SQL = `
-  with posted as materialized (
-    select entry_id, seq, kind, at, minutes, money_minor from ledger
-    where shop_id = :shopId and build_id = :buildId and not withdrawn
-  ), e as (
+  with e as (
     select id, seq, kind, at, text, facts, withdrawn, acts is null as "byName",
       coalesce(case when about_type = 'entry' then about_id end,
         (select (a ->> 'id')::uuid from jsonb_array_elements(acts) a where a ->> 'type' = 'hold' limit 1)) as "endsId",
       (select json_build_object('type', a ->> 'type', 'id', a ->> 'id') from jsonb_array_elements(acts) a
         where kind = 'waiting' and a ->> 'type' in ('part', 'piece') limit 1) as thing
     from entries_now
-    where shop_id = :shopId and id in (select entry_id from posted where kind = any(:waitKinds))
+    where shop_id = :shopId and id in (
+      select entry_id from ledger
+      where shop_id = :shopId and build_id = :buildId and not withdrawn and kind = any(:waitKinds))
   )
   select
-    (select json_agg(s order by s.kind) from (
-       select kind, count(*) as count, coalesce(sum(money_minor), 0) as "moneyMinor", coalesce(sum(minutes), 0) as minutes
-       from posted group by kind) s) as sums,
+    (select json_agg(json_build_object('kind', kind, 'count', count, 'moneyMinor', money_minor, 'minutes', minutes)
+       order by kind)
+     from ledger_sums where shop_id = :shopId and build_id = :buildId and count > 0) as sums,
     (select json_agg(e) from e) as waits,
     (select json_build_object('kind', kind, 'text', text, 'at', at) from entries_now
        where shop_id = :shopId and id = (
-         select entry_id from posted where kind = any(:doingKinds) order by at desc, seq desc limit 1)) as doing,
-    (select max(at) from posted where kind = 'told') as told_at`;
+         select last.entry_id from unnest(:doingKinds::text[]) k cross join lateral (
+           select entry_id, at, seq from ledger l
+           where l.shop_id = :shopId and l.build_id = :buildId and l.kind = k and not l.withdrawn
+           order by at desc, seq desc limit 1) last
+         order by last.at desc, last.seq desc limit 1)) as doing,
+    (select at from ledger where shop_id = :shopId and build_id = :buildId and kind = 'told' and not withdrawn
+     order by at desc limit 1) as told_at`;
 
 /** PostgreSQL writes instants into JSON in a form of its own. */
 const instant = <T extends { at: string }>(row: T): T => ({ ...row, at: new Date(row.at).toISOString() });

@@ -13,6 +13,7 @@ import { notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { buildDetail, buildForUpdate, type BuildDetail } from '../builds/index.ts';
 import { shownOf } from '../photos/index.ts';
+import { inItsTurn } from '../../turns.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './estimate.queries.ts';
 
@@ -57,34 +58,32 @@ export async function estimateNow(tx: Tx, deps: Deps, buildId: string): Promise<
   ]);
   if (!build) throw notFound('build');
   const rows = every.filter((l) => !l.removed);
-  const choices = chosen.map(({ id, content, version }) => ({ id, ...content, version }));
-  const lines = settleWays(
-    rows.map(({ id, content }) => ({ id, ...content })),
-    choices,
-  );
-  const contents = new Map(revisions.map((r) => [r.id, r.content]));
-  const number = (revisions[0]?.number ?? 0) + 1;
-  const head = { number, currency, note: '', budgetMinor: build.budget_minor };
-  return {
-    build,
-    rows,
-    lines,
-    choices,
-    shop,
-    rates,
-    terms,
-    frozen: freeze(
+  const pictures = await picturesOf(tx, buildId, rows);
+  return inItsTurn(tx, () => {
+    const choices = chosen.map(({ id, content, version }) => ({ id, ...content, version }));
+    const lines = settleWays(
+      rows.map(({ id, content }) => ({ id, ...content })),
+      choices,
+    );
+    const contents = new Map(revisions.map((r) => [r.id, r.content]));
+    const number = (revisions[0]?.number ?? 0) + 1;
+    const head = { number, currency, note: '', budgetMinor: build.budget_minor };
+    const ways = choices.map(({ id, title, ways, heldId }) => ({ id, title, ways, heldId }));
+    return {
+      build,
+      rows,
       lines,
+      choices,
+      shop,
+      rates,
       terms,
-      head,
-      await picturesOf(tx, buildId, rows),
-      choices.map(({ id, title, ways, heldId }) => ({ id, title, ways, heldId })),
-    ),
-    revisions,
-    answers,
-    answered: answers.map((a) => ({ revision: contents.get(a.revision_id)!, answers: a.given })).reverse(),
-    discretionUsedMinor: q.usedOf(every),
-  };
+      frozen: freeze(lines, terms, head, pictures, ways),
+      revisions,
+      answers,
+      answered: answers.map((a) => ({ revision: contents.get(a.revision_id)!, answers: a.given })).reverse(),
+      discretionUsedMinor: q.usedOf(every),
+    };
+  });
 }
 
 export function lineViews({ rows, lines, frozen, revisions, answered }: EstimateNow): EstimateLineView[] {
