@@ -25,9 +25,9 @@ const STANDING_SQL = `
       (select json_build_object('type', a ->> 'type', 'id', a ->> 'id') from jsonb_array_elements(acts) a
         where kind = 'waiting' and a ->> 'type' in ('part', 'piece') limit 1) as thing
     from entries_now
-    where shop_id = :shopId and id in (
+    where shop_id = :shopId and id = any(array(
       select entry_id from ledger
-      where shop_id = :shopId and build_id = :buildId and not withdrawn and kind = any(:waitKinds))
+      where shop_id = :shopId and build_id = :buildId and not withdrawn and kind = any(:waitKinds)))
   )
   select
     (select json_agg(json_build_object('kind', kind, 'count', count, 'moneyMinor', money_minor, 'minutes', minutes)
