@@ -27,7 +27,7 @@ const BESIDE_PORT = 4187;
 const PASSWORD = 'bench';
 
 function launch(file: string, env: Record<string, string>): Promise<ChildProcess> {
-  const child = spawn(process.execPath, ['--import', 'tsx', file], {
+  const child = spawn(process.execPath, file.endsWith('.ts') ? ['--import', 'tsx', file] : [file], {
     env: { ...process.env, MALLOC_ARENA_MAX: '2', ...env },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
@@ -60,7 +60,7 @@ export async function startBenchServers(): Promise<BenchServers> {
     NODE_ENV: 'production',
   };
   // What filled the demo shop holds on to its memory; a server of every day has only opened it.
-  await stopped(await launch('src/server/main.ts', env));
+  await stopped(await launch('dist/server/main.mjs', env));
   const besideUrl = new URL(adminUrl);
   besideUrl.pathname = `${besideUrl.pathname}_beside`;
   await onDatabase(new URL('/postgres', adminUrl).href, (client) =>
@@ -68,7 +68,7 @@ export async function startBenchServers(): Promise<BenchServers> {
       `create database ${besideUrl.pathname.slice(1)} template ${new URL(adminUrl).pathname.slice(1)}`,
     ),
   );
-  const app = await launch('src/server/main.ts', env);
+  const app = await launch('dist/server/main.mjs', env);
   const at = `http://localhost:${APP_PORT}`;
   const { cookie, shopId, buildId } = await enter(at);
   const bare = await launch('bench/bare.ts', {
@@ -88,7 +88,7 @@ export async function startBenchServers(): Promise<BenchServers> {
       await onDatabase(besideUrl.href, fill);
       const appUrl = new URL(url);
       appUrl.pathname = besideUrl.pathname;
-      const other = await launch('src/server/main.ts', {
+      const other = await launch('dist/server/main.mjs', {
         ...env,
         PORT: String(BESIDE_PORT),
         AVRIK_APP_URL: appUrl.href,

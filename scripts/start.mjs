@@ -101,8 +101,8 @@ async function database(folder) {
 /** Brings the database up to date, in a process of its own: the server never has the owner's connection. */
 function migrate(adminUrl, options) {
   const code =
-    "import('./src/server/db/migrate.ts').then((m) => m.migrate(process.env.AVRIK_ADMIN_URL, JSON.parse(process.env.AVRIK_MIGRATE))).catch((e) => { process.stderr.write(e.forPeople ? e.message : String(e.stack)); process.exit(1); })";
-  const done = spawnSync(process.execPath, ['--import', 'tsx', '-e', code], {
+    "import('./dist/server/migrate.mjs').then((m) => m.migrate(process.env.AVRIK_ADMIN_URL, JSON.parse(process.env.AVRIK_MIGRATE))).catch((e) => { process.stderr.write(e.forPeople ? e.message : String(e.stack)); process.exit(1); })";
+  const done = spawnSync(process.execPath, ['--enable-source-maps', '-e', code], {
     cwd: ROOT,
     stdio: ['ignore', 'inherit', 'pipe'],
     encoding: 'utf8',
@@ -120,7 +120,7 @@ function appUrl(adminUrl, appPassword) {
 
 /** Starts the server once; `listening` is fulfilled by its "listening" line. */
 function serve(env) {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'src/server/main.ts'], {
+  const server = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.mjs'], {
     cwd: ROOT,
     // Its own group: Ctrl-C reaches this script first, which then stops the server and the cluster in that order. The
     // pipe at its standard input ends when this script does, however it ends, and the server then stops by itself.

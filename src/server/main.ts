@@ -10,6 +10,7 @@ import { startJobs } from './jobs/thread.ts';
 import { startStandIn } from './mail/outbox.ts';
 import { closePictures } from './media/picture.ts';
 import { sweepIncoming } from './media/store.ts';
+import { ROOT } from './root.ts';
 
 const standIn = process.env.SMTP_URL ? null : await startStandIn(outboxFolder);
 const deps = openDeps(standIn?.url ?? null);
@@ -18,7 +19,7 @@ standIn?.handOn((raw, address) => takeMail(deps, raw, address));
 await sweepIncoming(path.join(dataFolder, 'photos'), Date.now());
 const jobs = await startJobs(log, standIn?.url ?? null);
 if (process.env.AVRIK_DEMO === '1') await fillDemoIfEmpty(deps);
-const app = createApp(deps, path.resolve(import.meta.dirname, '../../dist/client'));
+const app = createApp(deps, path.join(ROOT, 'dist/client'));
 await app.hub.start();
 const server = app.express.listen(port, host, (error?: Error) => {
   if (error) {

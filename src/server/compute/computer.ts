@@ -1,7 +1,7 @@
 /** Runs the tasks of `tasks.ts` in threads, each within a time and a size of memory; the server answers others meanwhile. */
-import { fileURLToPath } from 'node:url';
 import workerpool from 'workerpool';
 import { Refusal } from '../http/refusal.ts';
+import { threadFile } from '../root.ts';
 import type { Task, Tasks } from './tasks.ts';
 
 export interface Computer {
@@ -19,8 +19,6 @@ export interface ComputerLimits {
 
 const LIMITS: ComputerLimits = { timeoutMs: 10_000, memoryMb: 512, mostThreads: 2, mostWaiting: 100 };
 
-const THREAD = fileURLToPath(new URL('./thread.mjs', import.meta.url));
-
 const tooMuch = (): Refusal =>
   new Refusal('too-large', 'This is more than can be worked out in one go. Nothing was kept.');
 
@@ -30,7 +28,7 @@ const MAKING_MS = 60_000;
 /** Threads start with their first task, whose time counts from where it begins. */
 export function openComputer(limits: Partial<ComputerLimits> = {}): Computer {
   const { timeoutMs, memoryMb, mostThreads, mostWaiting } = { ...LIMITS, ...limits };
-  const pool = workerpool.pool(THREAD, {
+  const pool = workerpool.pool(threadFile('compute'), {
     workerType: 'thread',
     maxWorkers: mostThreads,
     maxQueueSize: mostWaiting,

@@ -1,7 +1,7 @@
 /**
  * Queries that many ask at once, each for one thing. What is asked within one turn of a transaction becomes one statement, so
- * that the statements of a request do not grow with the builds that it looks at. Nothing is remembered, but where it says so: a
- * question that is asked later is asked anew.
+ * that the statements of a request do not grow with the builds that it looks at. What was read is remembered by the transaction
+ * itself (`reads.ts`).
  */
 import DataLoader from 'dataloader';
 import type { Tx } from './pool.ts';
@@ -32,16 +32,7 @@ export const rowsPer = <Row>(
     return asked.map((id) => byId.get(id)!);
   });
 
-/** A query of the shop that several parts of a request ask. */
-export function oncePerTurn<Answer>(query: (tx: Tx) => Promise<Answer>): (tx: Tx) => Promise<Answer> {
-  const asked = together(async (tx, all: readonly string[]) => {
-    const answer = await query(tx);
-    return all.map(() => answer);
-  });
-  return (tx) => asked(tx, tx.shopId);
-}
-
-/** The same of what does not change while a transaction runs: it is asked once in all of it. */
+/** A query whose answer does not change while a transaction runs, also where it writes: it is asked once in all of it. */
 export function oncePerTransaction<Answer>(query: (tx: Tx) => Promise<Answer>): (tx: Tx) => Promise<Answer> {
   const answers = new WeakMap<Tx, Promise<Answer>>();
   return (tx) => {

@@ -6,6 +6,7 @@ import { once } from 'node:events';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { Worker } from 'node:worker_threads';
 import type { Logger } from 'pino';
+import { threadFile } from '../root.ts';
 
 const MEMORY_MB = 1024;
 const AGAIN_AFTER_MS = 2000;
@@ -18,7 +19,7 @@ export interface Jobs {
 export async function startJobs(log: Logger, standInUrl: string | null): Promise<Jobs> {
   let isOver = false;
   const begin = async (): Promise<Worker> => {
-    const worker = new Worker(new URL('./main.mjs', import.meta.url), {
+    const worker = new Worker(threadFile('jobs'), {
       workerData: { standInUrl },
       // What reads TypeScript is loaded by the thread itself.
       execArgv: [],

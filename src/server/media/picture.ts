@@ -1,12 +1,12 @@
 /** What a file on the disk is by its content, and the sizes made of it. Pictures are opened in a process of their own (`decode.mjs`). */
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { fileURLToPath } from 'node:url';
 import pLimit from 'p-limit';
 import workerpool, { type Pool } from 'workerpool';
 import { MOST_PIXELS, PHOTO_TYPES, whyNotPixels, type PhotoType } from '#core/photo/limits.ts';
 import { marksSvg, type PhotoMark } from '#core/photo/marks.ts';
 import { Refusal } from '../http/refusal.ts';
+import { ROOT } from '../root.ts';
 
 /** Longest sides in pixels; on paper sharp where it is printed half a page wide. */
 const AS = { screenPx: 1600, thumbPx: 480, paperPx: 900, quality: 80, mostPixels: MOST_PIXELS };
@@ -17,8 +17,7 @@ const TIMEOUT_MS = 60_000;
 /** One picture is opened at a time: forty sent at once take their turn and the memory stays flat. */
 const oneAtATime = pLimit(1);
 
-const DECODER = fileURLToPath(new URL('./decode.mjs', import.meta.url));
-const ROOT = path.resolve(import.meta.dirname, '../../..');
+const DECODER = path.join(ROOT, 'src/server/media/decode.mjs');
 /** All that the process may read: its code. The data lie beside it by default. */
 const READABLE = [DECODER, path.join(ROOT, 'package.json'), `${path.join(ROOT, 'node_modules')}/*`];
 

@@ -47,9 +47,8 @@ export async function workableLines(
   deps: Deps,
   buildId: string,
   withPrices: boolean,
-  known?: EstimateNow,
 ): Promise<WorkableLine[]> {
-  const now = known ?? (await estimateNow(tx, deps, buildId));
+  const now = await estimateNow(tx, deps, buildId);
   const { shop } = now;
   const standings = lineViews(now).map((l) => l.standing);
   return now.lines.flatMap((l, i): WorkableLine[] => {

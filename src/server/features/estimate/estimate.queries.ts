@@ -17,7 +17,7 @@ import { placedName } from '#core/log/sentences.ts';
 import type { Day } from '#core/time/days.ts';
 import type { RateView } from '#contract/rates.ts';
 import type { Tx } from '../../db/pool.ts';
-import { oncePerTurn, rowsPer } from '../../db/together.ts';
+import { rowsPer } from '../../db/together.ts';
 import { RATE_AS_JSON } from './rates.queries.ts';
 
 /** A line's words and figures, as they are kept in `content`. */
@@ -287,7 +287,7 @@ export const insertAnswer = (tx: Tx, a: NewAnswer, revision: Revision, now: stri
 interface TermsRow {
   tax_bp: number;
   tax_included: boolean;
-  shared_risk: string;
+  shared_risk: number;
   storage_per_day_minor: number;
   addition_bp: number;
   over_bp: number;
@@ -295,14 +295,12 @@ interface TermsRow {
   rates: RateView[];
 }
 
-const termsRow = oncePerTurn(
-  async (tx) =>
-    (await tx.one<TermsRow>(
-      `select tax_bp, tax_included, shared_risk, storage_per_day_minor, addition_bp, over_bp, terms_version,
-         coalesce((select json_agg(${RATE_AS_JSON} order by r.from_day, r.id) from rates r where r.shop_id = shops.id), '[]') as rates
-       from shops where id = :shopId`,
-    ))!,
-);
+const termsRow = async (tx: Tx): Promise<TermsRow> =>
+  (await tx.one<TermsRow>(
+    `select tax_bp, tax_included, shared_risk::float8 as shared_risk, storage_per_day_minor, addition_bp, over_bp, terms_version,
+       coalesce((select json_agg(${RATE_AS_JSON} order by r.from_day, r.id) from rates r where r.shop_id = shops.id), '[]') as rates
+     from shops where id = :shopId`,
+  ))!;
 
 /** How the shop charges on a day, and every rate that it ever had. */
 export async function chargesOf(tx: Tx, today: Day): Promise<{ terms: TermsView; rates: RateView[] }> {
@@ -313,7 +311,7 @@ export async function chargesOf(tx: Tx, today: Day): Promise<{ terms: TermsView;
     rates: Object.fromEntries(WORKS.map((w) => [w, charge(w)])) as Terms['rates'],
     taxBp: shop.tax_bp,
     taxIncluded: shop.tax_included,
-    sharedRisk: Number(shop.shared_risk),
+    sharedRisk: shop.shared_risk,
     storagePerDayMinor: shop.storage_per_day_minor,
     additionBp: shop.addition_bp,
     overBp: shop.over_bp,

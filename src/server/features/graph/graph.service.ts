@@ -13,8 +13,9 @@ import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound } from '../../http/refusal.ts';
 import { standingNow } from '../entries/index.ts';
-import { workableLines, type EstimateNow, type WorkableLine } from '../estimate/index.ts';
+import { workableLines, type WorkableLine } from '../estimate/index.ts';
 import { awayByTask, awayPieces, type AwayPiece } from '../outwork/index.ts';
+import { inItsTurn } from '../../turns.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './graph.queries.ts';
 import { tasksByBuild } from './tasks.queries.ts';
@@ -123,16 +124,11 @@ function awayHold({ state, words, vendor, since, back }: AwayPiece): Hold {
  * The builds that are here, or the one that is asked about, each with what holds it and its tasks.
  *
  * @param withPrices whether a line that is not agreed says so with its price
- * @param estimate of the build that is asked about, where it was read already
  */
 export async function graphOf(
   tx: Tx,
   deps: Deps,
-  {
-    only,
-    withPrices = false,
-    estimate,
-  }: { only?: string; withPrices?: boolean; estimate?: EstimateNow } = {},
+  { only, withPrices = false }: { only?: string; withPrices?: boolean } = {},
 ): Promise<BuildNode[]> {
   const now = deps.clock.now();
   const { timeZone } = await shopOf(tx);
@@ -159,55 +155,51 @@ export async function graphOf(
       }));
       const needsLines =
         only !== undefined || ofBuild.some((t) => t.task.state === 'to do' && t.lineId !== null);
-      const lines = needsLines ? await workableLines(tx, deps, b.id, withPrices, estimate) : [];
-      const ground: Ground = {
-        now,
-        timeZone,
-        build: { id: b.id, customer: b.customer, placeKind: b.placeKind, lastAt: b.lastAt },
-        tasks: new Map(ofBuild.map((t) => [t.task.id, t.task])),
-        lines: new Map(lines.map((l) => [l.id, l])),
-        places,
-        standing,
-        away: awayHands,
-        owed: b.owed,
-        parts: partsByTask(shop, own(parts)),
-        rest: restOf(b),
-      };
-      const holds = buildHolds({
-        tasks: ofBuild,
-        ground,
-        isWorkedOn: b.isWorkedOn,
-        nextStep: b.nextStep,
-        apart: [
-          ...saidHolds(shop, b),
-          ...own(parts).map((p) => partHold(shop, p)),
-          ...own(pieces).map(awayHold),
-        ],
-        idleSince: on(shop, b.lastAt),
+      const lines = needsLines ? await workableLines(tx, deps, b.id, withPrices) : [];
+      return inItsTurn(tx, () => {
+        const ground: Ground = {
+          now,
+          timeZone,
+          build: { id: b.id, customer: b.customer, placeKind: b.placeKind, lastAt: b.lastAt },
+          tasks: new Map(ofBuild.map((t) => [t.task.id, t.task])),
+          lines: new Map(lines.map((l) => [l.id, l])),
+          places,
+          standing,
+          away: awayHands,
+          owed: b.owed,
+          parts: partsByTask(shop, own(parts)),
+          rest: restOf(b),
+        };
+        const holds = buildHolds({
+          tasks: ofBuild,
+          ground,
+          isWorkedOn: b.isWorkedOn,
+          nextStep: b.nextStep,
+          apart: [
+            ...saidHolds(shop, b),
+            ...own(parts).map((p) => partHold(shop, p)),
+            ...own(pieces).map(awayHold),
+          ],
+          idleSince: on(shop, b.lastAt),
+        });
+        return {
+          buildId: b.id,
+          nickname: b.nickname,
+          tasks: ofBuild,
+          ground,
+          away,
+          lines,
+          waits: b.waits,
+          ...holds,
+        };
       });
-      return {
-        buildId: b.id,
-        nickname: b.nickname,
-        tasks: ofBuild,
-        ground,
-        away,
-        lines,
-        waits: b.waits,
-        ...holds,
-      };
     }),
   );
 }
 
 /** One build in the graph. */
-export async function nodeOf(
-  tx: Tx,
-  deps: Deps,
-  buildId: string,
-  withPrices: boolean,
-  estimate?: EstimateNow,
-): Promise<BuildNode> {
-  const [node] = await graphOf(tx, deps, { only: buildId, withPrices, ...(estimate ? { estimate } : {}) });
+export async function nodeOf(tx: Tx, deps: Deps, buildId: string, withPrices: boolean): Promise<BuildNode> {
+  const [node] = await graphOf(tx, deps, { only: buildId, withPrices });
   if (!node) throw notFound('build');
   return node;
 }

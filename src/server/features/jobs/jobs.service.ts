@@ -47,10 +47,15 @@ interface JobSources {
 }
 
 async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<JobSources> {
-  const now = await estimateNow(tx, deps, buildId);
   const withPrices = seesPrices(who);
-  const all = await tasksOf(tx, buildId);
-  const spent = await spentByLine(tx, buildId);
+  const [now, all, spent, node, found, toCome] = await Promise.all([
+    estimateNow(tx, deps, buildId),
+    tasksOf(tx, buildId),
+    spentByLine(tx, buildId),
+    nodeOf(tx, deps, buildId, withPrices),
+    q.findingsOf(tx, buildId),
+    q.partsToCome(tx, buildId),
+  ]);
   const lines = lineViews(now).map((line, i) => ({
     line,
     priceMinor: now.frozen.lines[i]!.grossMinor,
@@ -60,7 +65,7 @@ async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Pr
   const jobOfTask = new Map(all.map((t) => [t.id, t.job_id ?? jobOfLine.get(t.line_id!)]));
   const { stage } = now.build;
   return {
-    node: await nodeOf(tx, deps, buildId, withPrices, now),
+    node,
     isHandedOver: stage === 'handed over' || stage === 'closed',
     withPrices,
     lines: byJob(lines, ({ line }) => jobOfLine.get(line.id)),
@@ -68,11 +73,8 @@ async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Pr
       all.filter((t) => t.state !== 'dropped'),
       (t) => jobOfTask.get(t.id),
     ),
-    findings: byJob(await q.findingsOf(tx, buildId), (f) => f.jobId),
-    parts: byJob(
-      await q.partsToCome(tx, buildId),
-      (p) => jobOfLine.get(p.lineId ?? '') ?? jobOfTask.get(p.taskId ?? ''),
-    ),
+    findings: byJob(found, (f) => f.jobId),
+    parts: byJob(toCome, (p) => jobOfLine.get(p.lineId ?? '') ?? jobOfTask.get(p.taskId ?? '')),
   };
 }
 

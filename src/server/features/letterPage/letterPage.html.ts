@@ -1,15 +1,18 @@
 /** The customer's page: a letter from a craftsman, whole on the server, readable without a script. */
 import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import type { Letter } from '#core/update/letter.ts';
 import type { ShownPicture } from '#core/photo/shown.ts';
 import { escapeHtml } from '#core/update/escape.ts';
 import { letterHtml } from '#core/update/html.ts';
+import { ROOT } from '../../root.ts';
 import type { PageHead } from './letterPage.queries.ts';
 
-const own = (file: string): string => readFileSync(new URL(file, import.meta.url), 'utf8');
-const CSS = own('./letterPage.css');
-const PAIR_SCRIPT = own('./pair.js');
+const own = (file: string): string =>
+  readFileSync(path.join(ROOT, 'src/server/features/letterPage', file), 'utf8');
+const CSS = own('letterPage.css');
+const PAIR_SCRIPT = own('pair.js');
 
 /** Only where there is a pair of pictures to lay over each other. */
 const scriptFor = (body: string, nonce: string): string =>

@@ -1,0 +1,5 @@
+// The job queue's thread where the server runs from its sources.
+import { register } from 'tsx/esm/api';
+
+register();
+await import('./main.ts');
