@@ -10,7 +10,18 @@ const LANES = [
   [],
   ['axe'],
   ['floor', 'keeping', 'offline', 'widths'],
-  ['round', 'walkToLetters', 'photos', 'voice', 'narration', 'start', 'killed', 'killedMail'],
+  [
+    'account',
+    'killed',
+    'killedMail',
+    'narration',
+    'photos',
+    'pricing',
+    'round',
+    'start',
+    'voice',
+    'walkToLetters',
+  ],
 ].map((names, i) => ({ name: `lane ${i + 1}`, port: 4199 + i, files: names.map((n) => `**/${n}.spec.ts`) }));
 
 /** The built application on throw-away databases, started as a person starts it; `scripts/test.mjs` makes the copies. */

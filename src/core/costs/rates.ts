@@ -41,14 +41,20 @@ export function rateOn(rates: readonly Rate[], hour: HourWorked): { chargeMinor:
   return { chargeMinor: first('chargeMinor'), costMinor: first('costMinor') };
 }
 
-/** The same for many hours: of the same person, work and day it is looked for once. */
-export function ratesByHour(rates: readonly Rate[]): (hour: HourWorked) => ReturnType<typeof rateOn> {
-  const known = new Map<string, ReturnType<typeof rateOn>>();
+type Rates = ReturnType<typeof rateOn>;
+
+/** What was found in a list of rates, as long as somebody holds the list: of all builds that are worked out with it. */
+const found = new WeakMap<readonly Rate[], Map<string, Rates>>();
+
+/** The same for many hours: of the same person, work and day it is looked for once. Nobody changes a list of rates. */
+export function ratesByHour(rates: readonly Rate[]): (hour: HourWorked) => Rates {
+  const known = found.get(rates) ?? new Map<string, Rates>();
+  found.set(rates, known);
   return (hour) => {
     const key = `${hour.day} ${hour.personId} ${hour.work}`;
-    let found = known.get(key);
-    if (!found) known.set(key, (found = rateOn(rates, hour)));
-    return found;
+    let at = known.get(key);
+    if (!at) known.set(key, (at = rateOn(rates, hour)));
+    return at;
   };
 }
 
