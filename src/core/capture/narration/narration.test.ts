@@ -218,7 +218,10 @@ describe('of any text', () => {
         .filter((p) => p.is === 'entry')
         .map((p) => p.car?.id);
     expect(cars('Snow plough. The pump is leaking. Fitted the pump, 2 hours.')).toEqual(['plough', 'plough']);
-    expect(cars('Snow plough. Found a leak. On to the fire pump. Fitted a hose.')).toEqual(['plough', 'pump']);
+    expect(cars('Snow plough. Found a leak. On to the fire pump. Fitted a hose.')).toEqual([
+      'plough',
+      'pump',
+    ]);
   });
 
   test('nothing is nothing; ten thousand characters are read', () => {
