@@ -172,8 +172,9 @@ export const allOrNothing = <T>(db: Database, work: (db: Database) => Promise<T>
   });
 
 const READS = /^\s*(?:select|with)\b/i;
+/** Words of what changes or locks something, or calls what does. A read that holds one of them is only asked each time. */
 const CHANGES =
-  /\b(?:insert\s+into|update\s+\w+\s+(?:\w+\s+)?set|delete\s+from|for\s+(?:no\s+key\s+)?update|for\s+(?:key\s+)?share|nextval|set_config|pg_notify|pg_(?:try_)?advisory\w*)\b/i;
+  /\b(?:insert|update|delete|merge|share|nextval|setval|set_config|pg_notify|pg_(?:try_)?advisory\w*|add_job)\b/i;
 
 const nameOf = (text: string): string => createHash('sha1').update(text).digest('hex');
 

@@ -46,7 +46,7 @@ const TRIES = 8;
 const BOOK_TRIES = 2;
 
 const add = (tx: Tx, task: string, payload: object, key: string, tries = TRIES): Promise<unknown> =>
-  tx.one(
+  tx.run(
     `select id from graphile_worker.add_job(:task, payload => :payload::json, job_key => :key, max_attempts => :tries)`,
     { task, payload: JSON.stringify(payload), key, tries },
   );
