@@ -64,7 +64,8 @@ test('a driveline brought right: before, the wedge that is chosen, after, and th
     name: /driveline-angles-after-the-work/,
   });
   await expect(picture).toBeVisible();
-  expect(await picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(100);
+  // It stands there before it has come.
+  await expect.poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(100);
 });
 
 test('bores typed by a played gauge: cell after cell with Enter, undone, the oversize, and no boring before the pistons are in hand', async ({
