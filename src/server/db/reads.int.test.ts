@@ -3,26 +3,22 @@
  * reads in its own way, no rows, many rows, quotes and dollars in values, the same twice, a write in between, one that fails.
  */
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import pg from 'pg';
+import { watchQueries } from '#tests/support/queries.ts';
 import { makeShop, nextId, startServer, type TestServer } from '#tests/support/server.ts';
 import { inShop, type Bindings, type Tx } from './pool.ts';
 
 let server: TestServer;
 let asked: string[] = [];
-const { query } = pg.Client.prototype as unknown as { query: (...given: unknown[]) => unknown };
+let unwatch: () => void;
 
 beforeAll(async () => {
   server = await startServer();
-  Object.assign(pg.Client.prototype, {
-    query(this: pg.Client, ...given: unknown[]) {
-      const text = typeof given[0] === 'string' ? given[0] : ((given[0] as { text?: string }).text ?? '');
-      if (this !== server.admin && !/^(?:begin|commit|rollback|set )/.test(text)) asked.push(text);
-      return query.apply(this, given);
-    },
+  unwatch = watchQueries((client, text) => {
+    if (client !== server.admin && !/^(?:begin|commit|rollback|set )/.test(text)) asked.push(text);
   });
 });
 afterAll(async () => {
-  Object.assign(pg.Client.prototype, { query });
+  unwatch();
   await server.stop();
 });
 beforeEach(() => void (asked = []));

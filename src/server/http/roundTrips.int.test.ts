@@ -6,11 +6,12 @@
  * Begin and commit are not counted. What is read is counted by PostgreSQL in blocks of 8 KiB, from memory or not.
  */
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import pg from 'pg';
+import type pg from 'pg';
 import supertest from 'supertest';
 import type { RouteSpec } from '#contract/route.ts';
 import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
 import { linkUrl } from '../links.ts';
+import { watchQueries } from '#tests/support/queries.ts';
 import { fillMonth, fillTenYears } from '#tests/support/tenYears.ts';
 import { nextId, startDemoServer, type Agent, type TestServer } from '#tests/support/server.ts';
 
@@ -64,29 +65,20 @@ function rowsIn({ rows: all, rowCount }: pg.QueryResult<Record<string, unknown>>
 
 /** Begin and commit ask nothing; the session is read from its own table, at most every few seconds. */
 const isNone = (text: string): boolean => /^(?:begin|commit|rollback)|sessions\b/.test(text);
-const textOf = (query: unknown): string =>
-  typeof query === 'string' ? query : ((query as { text?: string }).text ?? '');
 
 beforeAll(async () => {
   server = await startDemoServer();
   await server.admin.query('create extension pg_stat_statements');
   owner = supertest.agent(server.app.express);
   await owner.post(pathOf('signInDemo')).send({ role: 'owner' }).expect(200);
-  const { query } = pg.Client.prototype as unknown as { query: (...given: unknown[]) => unknown };
-  Object.assign(pg.Client.prototype, {
-    query(this: pg.Client, ...given: unknown[]) {
-      const text = textOf(given[0]);
-      const answer = query.apply(this, given);
-      if (this !== server.admin && !isNone(text)) {
-        statements.push(text);
-        // What sets a connection up is several statements, with as many answers.
-        void Promise.resolve(answer as Promise<pg.QueryResult | pg.QueryResult[]> | undefined).then(
-          (result) => (rowsRead += [result ?? []].flat().reduce((sum, of) => sum + rowsIn(of), 0)),
-          () => undefined,
-        );
-      }
-      return answer;
-    },
+  watchQueries((client, text, answer) => {
+    if (client === server.admin || isNone(text)) return;
+    statements.push(text);
+    // What sets a connection up is several statements, with as many answers.
+    void Promise.resolve(answer as pg.QueryResult | pg.QueryResult[] | undefined).then(
+      (result) => (rowsRead += [result ?? []].flat().reduce((sum, of) => sum + rowsIn(of), 0)),
+      () => undefined,
+    );
   });
 }, 180_000);
 afterAll(() => server.stop());
