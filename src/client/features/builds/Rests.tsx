@@ -37,9 +37,7 @@ export function Rests({ build }: { build: BuildView }) {
               It goes on again
             </Button>
           ) : (
-            <Button $look="quiet" onPress={() => setOpen(true)}>
-              Let it rest
-            </Button>
+            <Button onPress={() => setOpen(true)}>Let it rest</Button>
           )}
         </Row>
       )}
