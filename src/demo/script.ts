@@ -1,4 +1,5 @@
 /** Turns the demo's stories into dated steps: what was written, by whom, how many days ago. */
+import { groupBy } from '#core/lists/groupBy.ts';
 import type { DemoBuild } from './saltmarsh.ts';
 
 export interface Step {
@@ -34,9 +35,7 @@ function storySteps(build: DemoBuild, index: number): Step[] {
 
 /** What a story says of one day happens in the order in which it says it, spread over the day. */
 function overTheDay(steps: Step[], index: number): Step[] {
-  const ofDay = new Map<number, Step[]>();
-  for (const s of steps) ofDay.set(s.daysAgo, [...(ofDay.get(s.daysAgo) ?? []), s]);
-  for (const day of ofDay.values())
+  for (const day of groupBy(steps, (s) => s.daysAgo).values())
     for (const [i, s] of day.entries())
       s.minute = Math.floor(((i + 0.5) / day.length) * (WORK_DAY_MINUTES - 60)) + index;
   return steps;

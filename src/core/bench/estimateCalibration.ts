@@ -4,6 +4,7 @@
  * Sources. Normal prior and likelihood on the logarithm, posterior predictive: Gelman et al., Bayesian Data Analysis, chapters 2 and 5
  * (published). Deviations of 0.3 and 0.35, bands of the factor: common practice.
  */
+import { groupBy } from '../lists/groupBy.ts';
 import { judged, listAt, numberAt, objectAt, optionalAt, reasonList, SLACK, textAt, type Judged, limitsAt, type OwnLimits } from './input.ts'; // prettier-ignore
 import { mean } from './statistics.ts';
 
@@ -63,12 +64,7 @@ const fewInWords = (jobs: number): string =>
 
 /** Deviation within kinds, all kinds together. */
 function pooledSigma(jobs: readonly Job[]): number | null {
-  const byKind = new Map<string, Job[]>();
-  for (const job of jobs) {
-    const before = byKind.get(job.kind);
-    if (before) before.push(job);
-    else byKind.set(job.kind, [job]);
-  }
+  const byKind = groupBy(jobs, (job) => job.kind);
   let squares = 0;
   let freedom = 0;
   for (const of of byKind.values()) {

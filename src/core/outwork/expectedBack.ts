@@ -1,4 +1,5 @@
 /** When a batch comes back: not only what was promised, but what that vendor's own past batches of the process say. */
+import { groupBy } from '../lists/groupBy.ts';
 import { addDays, daysBetween, type Day } from '../time/days.ts';
 
 /** A batch that went and came back whole. */
@@ -82,8 +83,7 @@ export function ifSentOn(
   wanted: readonly WantedFor[],
 ): SendChoice {
   const back = expectedBack(sendOn, vendorDays === null ? null : addDays(sendOn, vendorDays), past);
-  const byCar = new Map<string, WantedFor[]>();
-  for (const w of wanted) byCar.set(w.nickname, [...(byCar.get(w.nickname) ?? []), w]);
+  const byCar = groupBy(wanted, (w) => w.nickname);
   const holdsUp = [...byCar].map(([nickname, of]) => ({
     nickname,
     tasks: [...new Set(of.flatMap((w) => w.task ?? []))],

@@ -1,4 +1,5 @@
 /** Parts: from what is needed to what is fitted, what is wrong with it, and what becomes of the old one. */
+import { groupBy } from '../lists/groupBy.ts';
 import { allocate } from '../money/money.ts';
 import type { Day } from '../time/days.ts';
 
@@ -185,9 +186,7 @@ export const isOverdue = (p: { state: PartState; due: Day | null }, today: Day):
 export function bySupplier<P extends { vendor: string }>(
   parts: readonly P[],
 ): { vendor: string; parts: P[] }[] {
-  const groups = new Map<string, P[]>();
-  for (const p of parts) groups.set(p.vendor, [...(groups.get(p.vendor) ?? []), p]);
-  return [...groups]
+  return [...groupBy(parts, (p) => p.vendor)]
     .map(([vendor, of]) => ({ vendor, parts: of }))
     .sort((a, b) =>
       a.vendor === ''

@@ -48,15 +48,22 @@ const AS_JSON = new Set([
   3802,
 ]);
 
-/** So many rows are read quicker as rows than as JSON, which is read in one go while everybody waits. */
-const LONG = 500;
+/** So many rows, or characters in them, are read quicker as rows than as JSON, which is read in one go while everybody waits. */
+const [MANY, LONG] = [500, 100_000];
+
+const isLong = (rows: readonly Row[]): boolean =>
+  rows.length > MANY ||
+  rows.reduce((sum, row) => {
+    for (const value of Object.values(row)) if (typeof value === 'string') sum += value.length;
+    return sum;
+  }, 0) > LONG;
 
 /** What is known of a statement once it has been run. */
 interface Answered {
   fitJson: boolean;
   /** Columns that are read from text where they come in JSON. */
   instants: readonly string[];
-  /** Whether it gave many rows the last time. */
+  /** Whether it gave many rows, or long ones, the last time. */
   isLong: boolean;
 }
 const answered = new Map<string, Answered>();
@@ -134,7 +141,7 @@ async function run(
         text: statement.text,
         values: [...values],
       });
-      learn(statement.name, result.fields).isLong = result.rows.length > LONG;
+      learn(statement.name, result.fields).isLong = isLong(result.rows);
       answer(result.rows);
     }
     if (joined.length === 0) return;
@@ -143,7 +150,7 @@ async function run(
     joined.forEach(({ statement, answer }, i) => {
       const known = answered.get(statement.name)!;
       const own = inDriversForm(rows[0]![`r${i}`]!, known);
-      known.isLong = own.length > LONG;
+      known.isLong = isLong(own);
       answer(own);
     });
   } catch (error) {

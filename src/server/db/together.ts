@@ -4,7 +4,8 @@
  * itself (`reads.ts`).
  */
 import DataLoader from 'dataloader';
-import type { Tx } from './pool.ts';
+import { inItsTurn } from '../turns.ts';
+import type { Bindings, Tx } from './pool.ts';
 
 /** `ask` answers many questions in their order. */
 export function together<Question, Answer>(
@@ -31,6 +32,30 @@ export const rowsPer = <Row>(
     for (const row of await rowsOf(tx, [...byId.keys()])) byId.get(keyOf(row))!.push(row);
     return asked.map((id) => byId.get(id)!);
   });
+
+/**
+ * The same for a query that gives some thousand rows of all builds together: those of a build come as one text of JSON, which is
+ * read in its turn.
+ *
+ * @param sql of `:buildIds`, with a column "buildId", and only of types whose JSON says the same as the driver; in no order
+ */
+export function manyRowsPer<Row>(
+  sql: string,
+  bindings: Bindings = {},
+): (tx: Tx, buildId: string) => Promise<Row[]> {
+  const textOf = rowsPer(
+    (tx, buildIds) =>
+      tx.rows<{ buildId: string; rows: string }>(
+        `select "buildId", json_agg(q)::text as rows from (${sql}) q group by "buildId"`,
+        { ...bindings, buildIds },
+      ),
+    (r) => r.buildId,
+  );
+  return async (tx, buildId) => {
+    const [of] = await textOf(tx, buildId);
+    return of ? inItsTurn(tx, () => JSON.parse(of.rows) as Row[]) : [];
+  };
+}
 
 /** A query whose answer does not change while a transaction runs, also where it writes: it is asked once in all of it. */
 export function oncePerTransaction<Answer>(query: (tx: Tx) => Promise<Answer>): (tx: Tx) => Promise<Answer> {

@@ -1,8 +1,9 @@
 /** What suppliers ask for against what was ordered, and what was ordered and is on no invoice yet. */
+import { groupBy } from '#core/lists/groupBy.ts';
 import { useState } from 'react';
 import { useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { InvoicesView, InvoiceView, OpenOrderView } from '#contract/costs.ts';
+import type { InvoicesView, InvoiceView } from '#contract/costs.ts';
 import type { Difference } from '#core/costs/invoices.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatDay } from '#core/time/days.ts';
@@ -121,8 +122,7 @@ function Differs({ difference: { reason, byMinor } }: { difference: Difference }
 /** By supplier, what is here first: its invoice should have come. */
 function NotInvoiced({ data, onOpen }: { data: InvoicesView; onOpen: (vendor: string) => void }) {
   const { currency, locale } = useManner();
-  const byVendor = new Map<string, OpenOrderView[]>();
-  for (const o of data.open) byVendor.set(o.vendor, [...(byVendor.get(o.vendor) ?? []), o]);
+  const byVendor = groupBy(data.open, (o) => o.vendor);
   return (
     <Panel aria-label="On no invoice yet">
       <Head>On no invoice yet</Head>

@@ -1,3 +1,4 @@
+import { groupBy } from '#core/lists/groupBy.ts';
 import { useMemo } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { pathOf } from '#contract/routes.ts';
@@ -15,12 +16,7 @@ const NONE: PhotosByEntry = new Map();
 /** A build's photographs by the entry they belong to; empty until they are read. */
 export function usePhotosByEntry(buildId: string): PhotosByEntry {
   const { data } = useQuery(photosQuery(buildId));
-  return useMemo(() => {
-    if (!data) return NONE;
-    const by = new Map<string, BuildPhotoView[]>();
-    for (const p of data.photos) by.set(p.entryId, [...(by.get(p.entryId) ?? []), p]);
-    return by;
-  }, [data]);
+  return useMemo(() => (data ? groupBy(data.photos, (p) => p.entryId) : NONE), [data]);
 }
 
 /** Where a photograph's file is; the address changes when what is shown does, so browsers may keep it. */

@@ -1,3 +1,4 @@
+import { groupBy } from '#core/lists/groupBy.ts';
 import { useMemo } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type { VoiceWordsDto, VoiceView } from '#contract/voice.ts';
@@ -12,12 +13,7 @@ const NONE: VoicesByEntry = new Map();
 /** A build's voice notes by the entry that they belong to; empty until they are read. */
 export function useVoicesByEntry(buildId: string): VoicesByEntry {
   const { data } = useQuery(voicesQuery(buildId));
-  return useMemo(() => {
-    if (!data) return NONE;
-    const by = new Map<string, VoiceView[]>();
-    for (const v of data.voices) by.set(v.entryId, [...(by.get(v.entryId) ?? []), v]);
-    return by;
-  }, [data]);
+  return useMemo(() => (data ? groupBy(data.voices, (v) => v.entryId) : NONE), [data]);
 }
 
 export function useVoiceWords(buildId: string, voiceId: string) {

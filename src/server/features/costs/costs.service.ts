@@ -1,4 +1,5 @@
 /** The money of one build: by line, in all, over time, and what came in for it. */
+import { groupBy } from '#core/lists/groupBy.ts';
 import type { CostLineView, CostsDeskView, CostsView } from '#contract/costs.ts';
 import { standingOf } from '#core/approval/answers.ts';
 import {
@@ -64,14 +65,16 @@ function lineViewsOf(
   effort: ReadonlyMap<string, LineEffort>,
 ): CostLineView[] {
   const standings = lineViews(now);
+  const byLine = groupBy(postings, (p) => p.lineId);
   return now.lines.flatMap(({ id, title }, i): CostLineView[] => {
     const { standing, discretionMinor } = standings[i]!;
     const { state, approvedMinor } = standing;
-    const isOn = approvedMinor > 0 || discretionMinor !== null || postings.some((p) => p.lineId === id);
+    const own = byLine.get(id) ?? [];
+    const isOn = approvedMinor > 0 || discretionMinor !== null || own.length > 0;
     if (!isOn) return [];
     const { spentMinutes, toGoMinutes } = effort.get(id)!;
     const input = inputOf(now, i, approvedMinor, effort.get(id)!);
-    const costs = lineCosts(input, postings, now.terms, now.terms.overBp);
+    const costs = lineCosts(input, own, now.terms, now.terms.overBp);
     return [{ id, title, state, approvedMinor, spentMinutes, toGoMinutes, costs }];
   });
 }

@@ -1,3 +1,4 @@
+import { groupBy } from '#core/lists/groupBy.ts';
 import type { InvoiceItemDto, InvoiceView, OpenOrderView } from '#contract/costs.ts';
 import type { Tx } from '../../db/pool.ts';
 
@@ -42,10 +43,7 @@ export async function itemsOf(
      where i.shop_id = :shopId and i.invoice_id = any(:invoiceIds::uuid[]) order by i.invoice_id, i.position`,
     { invoiceIds },
   );
-  const byInvoice = new Map<string, InvoiceView['items']>();
-  for (const { invoiceId, item } of rows)
-    byInvoice.set(invoiceId, [...(byInvoice.get(invoiceId) ?? []), item]);
-  return byInvoice;
+  return new Map([...groupBy(rows, (r) => r.invoiceId)].map(([id, of]) => [id, of.map((r) => r.item)]));
 }
 
 /** Written as its index says it (`parts_to_invoice`). */

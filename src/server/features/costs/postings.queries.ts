@@ -6,7 +6,7 @@ import type { PartHistory } from '#contract/parts.ts';
 import type { PartState } from '#core/parts/parts.ts';
 import type { Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
-import { rowsPer } from '../../db/together.ts';
+import { manyRowsPer, rowsPer } from '../../db/together.ts';
 import { inItsTurn } from '../../turns.ts';
 
 /** The day of an instant where the shop is. `s`: its row. */
@@ -20,26 +20,22 @@ interface Belonging {
   belongs: Belongs | null;
 }
 
-interface HourOf extends Belonging {
+/** What one person worked at one thing. */
+interface HoursOf extends Belonging {
   buildId: string;
   personId: string | null;
-  day: Day;
-  minutes: number;
   taskId: string | null;
+  worked: [day: Day, minutes: number][];
 }
 
-const hoursOf = rowsPer(
-  (tx, buildIds) =>
-    tx.rows<HourOf>(
-      `select h.build_id as "buildId", h.person_id as "personId", ${DAY('h.at')} as day, h.minutes,
-       h.task_id as "taskId", h.line_id as "lineId", h.belongs
-     from ledger h join shops s on s.id = h.shop_id
-     where h.shop_id = :shopId and h.build_id = any(:buildIds::uuid[]) and not h.withdrawn
-       and h.kind = any(:worked) and h.minutes is not null
-     order by h.seq`,
-      { buildIds, worked: WORKED_KINDS },
-    ),
-  (r) => r.buildId,
+const hoursOf = manyRowsPer<HoursOf>(
+  `select h.build_id as "buildId", h.person_id as "personId", h.task_id as "taskId", h.line_id as "lineId", h.belongs,
+     json_agg(json_build_array(${DAY('h.at')}, h.minutes)) as worked
+   from ledger h join shops s on s.id = h.shop_id
+   where h.shop_id = :shopId and h.build_id = any(:buildIds::uuid[]) and not h.withdrawn
+     and h.kind = any(:worked) and h.minutes is not null
+   group by h.build_id, h.person_id, h.task_id, h.line_id, h.belongs`,
+  { worked: WORKED_KINDS },
 );
 
 /** Tasks and lines of a build, those that left its estimate too. */
@@ -56,8 +52,11 @@ const worksOf = rowsPer(
   (r) => r.buildId,
 );
 
-export interface HourRow extends HourOf {
+export interface HourRow extends Belonging {
+  personId: string | null;
   work: Work | null;
+  day: Day;
+  minutes: number;
 }
 
 /** Everything worked on a build, whether anybody said where it belongs or not; the kind of work is its task's, else its line's. */
@@ -65,7 +64,10 @@ export async function hourRows(tx: Tx, buildId: string): Promise<HourRow[]> {
   const [hours, works] = await Promise.all([hoursOf(tx, buildId), worksOf(tx, buildId)]);
   return inItsTurn(tx, () => {
     const workOf = new Map<string | null, Work>(works.map((w) => [w.id, w.work]));
-    return hours.map((h) => ({ ...h, work: workOf.get(h.taskId) ?? workOf.get(h.lineId) ?? null }));
+    return hours.flatMap(({ personId, lineId, taskId, belongs, worked }) => {
+      const work = workOf.get(taskId) ?? workOf.get(lineId) ?? null;
+      return worked.map(([day, minutes]) => ({ personId, lineId, belongs, work, day, minutes }));
+    });
   });
 }
 
@@ -105,21 +107,16 @@ export interface PartRow {
   invoicedOn: string | null;
 }
 
-export const partRows = rowsPer(
-  (tx, buildIds) =>
-    tx.rows<PartRow>(
-      `select p.build_id as "buildId", p.line_id as "lineId", p.state, p.history, ${DAY('p.made_at')} as "madeOn",
-       (p.content ->> 'priceMinor')::bigint as "priceMinor", (p.content ->> 'costMinor')::bigint as "costMinor",
-       coalesce((p.content ->> 'depositMinor')::bigint, 0) as "depositMinor", p.credit_minor as "creditMinor",
-       i.amount_minor as "invoicedMinor", v.day as "invoicedOn"
-     from parts p
-     join shops s on s.id = p.shop_id
-     left join invoice_items i on i.shop_id = p.shop_id and i.part_id = p.id
-     left join invoices v on v.shop_id = i.shop_id and v.id = i.invoice_id
-     where p.shop_id = :shopId and p.build_id = any(:buildIds::uuid[]) and p.removed_at is null order by p.made_at, p.id`,
-      { buildIds },
-    ),
-  (r) => r.buildId,
+export const partRows = manyRowsPer<PartRow>(
+  `select p.build_id as "buildId", p.line_id as "lineId", p.state, p.history, ${DAY('p.made_at')} as "madeOn",
+     (p.content ->> 'priceMinor')::bigint as "priceMinor", (p.content ->> 'costMinor')::bigint as "costMinor",
+     coalesce((p.content ->> 'depositMinor')::bigint, 0) as "depositMinor", p.credit_minor as "creditMinor",
+     i.amount_minor as "invoicedMinor", v.day as "invoicedOn"
+   from parts p
+   join shops s on s.id = p.shop_id
+   left join invoice_items i on i.shop_id = p.shop_id and i.part_id = p.id
+   left join invoices v on v.shop_id = i.shop_id and v.id = i.invoice_id
+   where p.shop_id = :shopId and p.build_id = any(:buildIds::uuid[]) and p.removed_at is null`,
 );
 
 export interface OutworkRow {

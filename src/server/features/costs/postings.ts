@@ -1,4 +1,5 @@
 /** The postings of a build: every hour, part, batch and sundry with its line, its days, its price and its cost. */
+import { groupBy } from '#core/lists/groupBy.ts';
 import { withAddition, type Posting } from '#core/costs/costs.ts';
 import type { ratesByHour } from '#core/costs/rates.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
@@ -70,9 +71,7 @@ function partPosting({ additionBp }: Manner, p: q.PartRow): Posting {
 
 /** The invoiced sum of a batch over its pieces, as its price was shared: by the number of things. */
 function outworkPostings({ additionBp }: Manner, rows: readonly q.OutworkRow[], buildId: string): Posting[] {
-  const byBatch = new Map<string, q.OutworkRow[]>();
-  for (const r of rows) byBatch.set(r.batchId, [...(byBatch.get(r.batchId) ?? []), r]);
-  return [...byBatch.values()].flatMap((of) => {
+  return [...groupBy(rows, (r) => r.batchId).values()].flatMap((of) => {
     const invoiced = of[0]!.invoicedMinor;
     const shares =
       invoiced === null

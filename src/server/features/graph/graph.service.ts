@@ -1,4 +1,5 @@
 /** The graph of holds: what keeps each task and each build from going on, from one look at the shop. */
+import { groupBy } from '#core/lists/groupBy.ts';
 import { buildHolds, type BuildHolds } from '#core/graph/build.ts';
 import { firstMove, type Ground, type TaskToDo } from '#core/graph/readiness.ts';
 import { WORKS } from '#core/estimate/lines.ts';
@@ -104,10 +105,11 @@ const partHold = (shop: Shop, p: q.OpenPart): Hold => ({
 
 /** What each task waits for of the parts. */
 function partsByTask(shop: Shop, parts: readonly q.OpenPart[]): Map<string, Hold[]> {
-  const byTask = new Map<string, Hold[]>();
-  for (const p of parts)
-    if (p.taskId !== null) byTask.set(p.taskId, [...(byTask.get(p.taskId) ?? []), partHold(shop, p)]);
-  return byTask;
+  const byTask = groupBy(
+    parts.filter((p) => p.taskId !== null),
+    (p) => p.taskId!,
+  );
+  return new Map([...byTask].map(([taskId, of]) => [taskId, of.map((p) => partHold(shop, p))]));
 }
 
 /** A piece that is not here, and what would bring it. */

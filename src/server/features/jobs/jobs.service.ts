@@ -1,4 +1,5 @@
 /** The jobs of a build: how each stands, seen from everything that belongs to it; named, joined, split. */
+import { groupBy } from '#core/lists/groupBy.ts';
 import type { EstimateLineView } from '#contract/estimate.ts';
 import type { JobJoinDto, JobPutDto, JobSplitDto, JobsView, JobView } from '#contract/jobs.ts';
 import { wordsAt } from '#core/graph/readiness.ts';
@@ -16,11 +17,7 @@ import * as q from './jobs.queries.ts';
 
 /** Rows by the job that they belong to. */
 function byJob<Row>(rows: readonly Row[], jobOf: (row: Row) => string | undefined): (jobId: string) => Row[] {
-  const of = new Map<string, Row[]>();
-  for (const row of rows) {
-    const jobId = jobOf(row);
-    if (jobId !== undefined) of.set(jobId, [...(of.get(jobId) ?? []), row]);
-  }
+  const of = groupBy(rows, jobOf);
   return (jobId) => of.get(jobId) ?? [];
 }
 

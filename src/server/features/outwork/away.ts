@@ -1,4 +1,5 @@
 /** Pieces that something waits for: out, missing, or on a pile while a task needs them. */
+import { groupBy } from '#core/lists/groupBy.ts';
 import { expectedBack, type ExpectedBack } from '#core/outwork/expectedBack.ts';
 import { thingsInWords, TREATMENT_WORK, type Treatment } from '#core/outwork/outwork.ts';
 import { dayOf, type Day } from '#core/time/days.ts';
@@ -80,8 +81,9 @@ export async function awayPieces(tx: Tx, buildId: string | null): Promise<AwayPi
 
 /** What each task waits for, in words. */
 export function awayByTask(pieces: readonly AwayPiece[]): Map<string, string[]> {
-  const byTask = new Map<string, string[]>();
-  for (const { taskId, words } of pieces)
-    if (taskId !== null) byTask.set(taskId, [...(byTask.get(taskId) ?? []), words]);
-  return byTask;
+  const byTask = groupBy(
+    pieces.flatMap(({ taskId, words }) => (taskId === null ? [] : [{ taskId, words }])),
+    (p) => p.taskId,
+  );
+  return new Map([...byTask].map(([taskId, of]) => [taskId, of.map((p) => p.words)]));
 }

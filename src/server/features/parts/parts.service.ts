@@ -14,6 +14,7 @@ import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidFields, notFound } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
+import { mapInTurns } from '../../turns.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn, seesPrices } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
@@ -55,7 +56,7 @@ function partView(who: SignedIn, p: q.PartRow): PartView {
 
 const viewOf = async (tx: Tx, who: SignedIn, buildId: string): Promise<PartsView> => ({
   buildId,
-  parts: (await q.partsOf(tx, buildId)).map((p) => partView(who, p)),
+  parts: await mapInTurns(tx, await q.partsOf(tx, buildId), (p) => partView(who, p)),
   units: (await q.unitsOf(tx, buildId)).map(({ id, content }) => ({
     id,
     name: [content.kind, content.number, content.year].filter(Boolean).join(' '),
@@ -90,7 +91,8 @@ export const readDesk = (
 ): Promise<PartsDeskView> =>
   inShop(deps.db, who.shopId, async (tx) => {
     const rows = await q.partsOfShop(tx, said.trim(), MOST_SHOWN + 1);
-    return { parts: rows.slice(0, MOST_SHOWN).map((p) => partView(who, p)), more: rows.length > MOST_SHOWN };
+    const parts = await mapInTurns(tx, rows.slice(0, MOST_SHOWN), (p) => partView(who, p));
+    return { parts, more: rows.length > MOST_SHOWN };
   });
 
 /** What no class can check by itself. */

@@ -1,3 +1,4 @@
+import { groupBy } from '#core/lists/groupBy.ts';
 import type { BuildPhotoView, PhotoView } from '#contract/photos.ts';
 import type { PhotoType } from '#core/photo/limits.ts';
 import type { PhotoMark } from '#core/photo/marks.ts';
@@ -161,11 +162,8 @@ const shownTogether = together(
       { buildIds: asked.map((a) => a.buildId), entryIds: asked.flatMap((a) => a.entryIds) },
     );
     return asked.map(({ buildId, entryIds }) => {
-      const byEntry = new Map<string, ShownPicture[]>();
-      for (const r of rows)
-        if (r.build_id === buildId && entryIds.includes(r.entry_id))
-          byEntry.set(r.entry_id, [...(byEntry.get(r.entry_id) ?? []), toShown(r)]);
-      return byEntry;
+      const own = rows.filter((r) => r.build_id === buildId && entryIds.includes(r.entry_id));
+      return new Map([...groupBy(own, (r) => r.entry_id)].map(([id, of]) => [id, of.map(toShown)]));
     });
   },
 );
