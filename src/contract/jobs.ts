@@ -5,6 +5,7 @@ import type { LineState } from '#core/approval/answers.ts';
 import type { JobState } from '#core/jobs/jobs.ts';
 import type { LineClass } from '#core/log/kinds.ts';
 import type { PartState } from '#core/parts/parts.ts';
+import type { Day } from '#core/time/days.ts';
 import { NonEmpty } from './nonEmpty.ts';
 import { Version } from './version.ts';
 
@@ -59,6 +60,10 @@ export interface JobView {
   tasks: { id: string; title: string; isDone: boolean; lineId: string | null }[];
   /** Of its lines or for its tasks, and not here yet. */
   parts: { id: string; what: string; state: PartState; due: string | null }[];
+  /** The newest letter that told the customer of it; null where none did. */
+  told: { letterId: string; on: Day } | null;
+  /** So many things of it were logged since the last letter, and will stand in the next. */
+  news: number;
   spentMinutes: number;
   toGoMinutes: number;
   /** Why nothing of it can go on now, in words; null where something can, or nothing is left to do. */

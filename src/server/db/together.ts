@@ -5,7 +5,7 @@
  */
 import DataLoader from 'dataloader';
 import { inItsTurn } from '../turns.ts';
-import type { Bindings, Tx } from './pool.ts';
+import type { Tx } from './pool.ts';
 
 /** `ask` answers many questions in their order. */
 export function together<Question, Answer>(
@@ -33,24 +33,20 @@ export const rowsPer = <Row>(
     return asked.map((id) => byId.get(id)!);
   });
 
-/**
- * The same for a query that gives some thousand rows of all builds together: those of a build come as one text of JSON, which is
- * read in its turn.
- *
- * @param sql of `:buildIds`, with a column "buildId", and only of types whose JSON says the same as the driver; in no order
- */
+interface Texts {
+  buildId: string;
+  rows: string;
+}
+
+/** A query with a column "buildId" as one of a text of JSON for each build; only of types whose JSON says the same as the driver. */
+export const asTexts = (sql: string): string =>
+  `select "buildId", json_agg(q)::text as rows from (${sql}) q group by "buildId"`;
+
+/** As `rowsPer`, for some thousand rows of all builds together: those of a build come as one text, which is read in its turn. */
 export function manyRowsPer<Row>(
-  sql: string,
-  bindings: Bindings = {},
+  textsOf: (tx: Tx, buildIds: readonly string[]) => Promise<Texts[]>,
 ): (tx: Tx, buildId: string) => Promise<Row[]> {
-  const textOf = rowsPer(
-    (tx, buildIds) =>
-      tx.rows<{ buildId: string; rows: string }>(
-        `select "buildId", json_agg(q)::text as rows from (${sql}) q group by "buildId"`,
-        { ...bindings, buildIds },
-      ),
-    (r) => r.buildId,
-  );
+  const textOf = rowsPer(textsOf, (t) => t.buildId);
   return async (tx, buildId) => {
     const [of] = await textOf(tx, buildId);
     return of ? inItsTurn(tx, () => JSON.parse(of.rows) as Row[]) : [];

@@ -1,5 +1,6 @@
 /** One job: how far it is, what it comes to, what holds it up; opened, everything that belongs to it. */
 import { useSuspenseQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { JobView } from '#contract/jobs.ts';
 import { canBeSplit, jobMoney } from '#core/jobs/jobs.ts';
@@ -98,6 +99,7 @@ export function Job({ buildId, job, onEdit }: Props) {
       </Stack>
       <Figures>
         <Hours job={job} />
+        <Told job={job} />
         {seesPrices && job.lines.length > 0 && <Money buildId={buildId} lines={job.lines} />}
       </Figures>
     </Item>
@@ -132,6 +134,24 @@ function Hours({ job: { spentMinutes, toGoMinutes } }: { job: JobView }) {
       {formatMinutes(spentMinutes)} done
       {toGoMinutes > 0 && `, ${formatMinutes(toGoMinutes)} left, ${share} %`}
     </Quiet>
+  );
+}
+
+/** What its customer knows of it. */
+function Told({ job: { told, news, findings } }: { job: JobView }) {
+  const { locale, today } = useManner();
+  const { seesPrices } = useShop();
+  if (told === null && news === 0 && findings.length === 0) return null;
+  const day = told && formatDay(told.on, locale, today);
+  return (
+    <span>
+      {told === null ? (
+        <Quiet>Customer not told yet</Quiet>
+      ) : (
+        <Quiet>Customer told {seesPrices ? <Link to={`/letters/${told.letterId}`}>{day}</Link> : day}</Quiet>
+      )}
+      {told !== null && news > 0 && <Quiet>, {news} new since</Quiet>}
+    </span>
   );
 }
 

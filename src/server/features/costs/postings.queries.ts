@@ -6,7 +6,7 @@ import type { PartHistory } from '#contract/parts.ts';
 import type { PartState } from '#core/parts/parts.ts';
 import type { Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
-import { manyRowsPer, rowsPer } from '../../db/together.ts';
+import { asTexts, manyRowsPer, rowsPer } from '../../db/together.ts';
 import { inItsTurn } from '../../turns.ts';
 
 /** The day of an instant where the shop is. `s`: its row. */
@@ -28,14 +28,16 @@ interface HoursOf extends Belonging {
   worked: [day: Day, minutes: number][];
 }
 
-const hoursOf = manyRowsPer<HoursOf>(
-  `select h.build_id as "buildId", h.person_id as "personId", h.task_id as "taskId", h.line_id as "lineId", h.belongs,
+const hoursOf = manyRowsPer<HoursOf>((tx, buildIds) =>
+  tx.rows(
+    asTexts(`select h.build_id as "buildId", h.person_id as "personId", h.task_id as "taskId", h.line_id as "lineId", h.belongs,
      json_agg(json_build_array(${DAY('h.at')}, h.minutes)) as worked
    from ledger h join shops s on s.id = h.shop_id
    where h.shop_id = :shopId and h.build_id = any(:buildIds::uuid[]) and not h.withdrawn
      and h.kind = any(:worked) and h.minutes is not null
-   group by h.build_id, h.person_id, h.task_id, h.line_id, h.belongs`,
-  { worked: WORKED_KINDS },
+   group by h.build_id, h.person_id, h.task_id, h.line_id, h.belongs`),
+    { buildIds, worked: WORKED_KINDS },
+  ),
 );
 
 /** Tasks and lines of a build, those that left its estimate too. */
@@ -107,8 +109,9 @@ export interface PartRow {
   invoicedOn: string | null;
 }
 
-export const partRows = manyRowsPer<PartRow>(
-  `select p.build_id as "buildId", p.line_id as "lineId", p.state, p.history, ${DAY('p.made_at')} as "madeOn",
+export const partRows = manyRowsPer<PartRow>((tx, buildIds) =>
+  tx.rows(
+    asTexts(`select p.build_id as "buildId", p.line_id as "lineId", p.state, p.history, ${DAY('p.made_at')} as "madeOn",
      (p.content ->> 'priceMinor')::bigint as "priceMinor", (p.content ->> 'costMinor')::bigint as "costMinor",
      coalesce((p.content ->> 'depositMinor')::bigint, 0) as "depositMinor", p.credit_minor as "creditMinor",
      i.amount_minor as "invoicedMinor", v.day as "invoicedOn"
@@ -116,7 +119,9 @@ export const partRows = manyRowsPer<PartRow>(
    join shops s on s.id = p.shop_id
    left join invoice_items i on i.shop_id = p.shop_id and i.part_id = p.id
    left join invoices v on v.shop_id = i.shop_id and v.id = i.invoice_id
-   where p.shop_id = :shopId and p.build_id = any(:buildIds::uuid[]) and p.removed_at is null`,
+   where p.shop_id = :shopId and p.build_id = any(:buildIds::uuid[]) and p.removed_at is null`),
+    { buildIds },
+  ),
 );
 
 export interface OutworkRow {

@@ -7,8 +7,10 @@ import { describe, expect, test } from '@jest/globals';
 import type { CostsView } from '#contract/costs.ts';
 import type { EntryAddDto, OpenThingsView } from '#contract/entries.ts';
 import type { JobsView, JobView } from '#contract/jobs.ts';
+import type { LetterView } from '#contract/letters.ts';
 import { pathOf } from '#contract/routes.ts';
 import { jobMoney } from '#core/jobs/jobs.ts';
+import { figuresTold } from '#core/update/letter.ts';
 import { estimateLine, line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
 
 const it = openShop('jobs');
@@ -302,5 +304,74 @@ describe('what it comes to', () => {
     expect(jobs).toHaveLength(2);
     expect(JSON.stringify(jobs)).not.toMatch(/\b240\b|Minor/);
     expect(jobs.some((j) => j.findings.some((f) => f.text.includes('5h')))).toBe(true);
+  });
+});
+
+describe('what its customer was told', () => {
+  const draft = async (buildId: string): Promise<LetterView> =>
+    (await it.owner.post(pathOf('letterDraft', { buildId })).send({ id: nextId() }).expect(200)).body;
+  /** `without`: entries that are left out of it. */
+  async function sendLetter(buildId: string, without: readonly string[] = []): Promise<string> {
+    const { id: letterId, content, version } = await draft(buildId);
+    const parts = content.parts.map((p) => ({
+      ...p,
+      items: p.items.map((i) => ({ ...i, leftOut: without.includes(i.id) })),
+    }));
+    const saved = await it.owner
+      .put(pathOf('letterSave', { letterId }))
+      .send({ version, content: { ...content, parts } })
+      .expect(200);
+    const kept = saved.body as LetterView;
+    await it.owner
+      .post(pathOf('letterSend', { letterId }))
+      .send({ version: kept.version, figures: figuresTold(kept.content) })
+      .expect(200);
+    return letterId;
+  }
+
+  test('is what stood in a letter that went; what came since is news, what was left out was not told', async () => {
+    const buildId = await makeBuild(it.owner);
+    const worn = await find(buildId, 'king pins');
+    const seized = await find(buildId, 'handbrake cable');
+    const ofThem = async () =>
+      (await jobsOf(buildId)).map(({ title, told, news }) => [title, told?.letterId ?? null, news]).sort();
+    expect(await ofThem()).toEqual([
+      ['handbrake cable', null, 1],
+      ['king pins', null, 1],
+    ]);
+    const letterId = await sendLetter(buildId, [seized]);
+    expect(await ofThem()).toEqual([
+      ['handbrake cable', null, 0],
+      ['king pins', letterId, 0],
+    ]);
+    expect((await jobOf(buildId, worn)).told!.on).toBe('2026-03-11');
+
+    const taskId = await putTask(buildId, 'Ream the new bushes');
+    await it.owner
+      .post(pathOf('taskHours', { buildId, taskId }))
+      .send({ id: nextId(), minutes: 60, done: false, toGoMinutes: 30 })
+      .expect(200);
+    const line2 = line({ kind: 'did', text: 'reamed', facts: { subject: 'reamed' }, audience: 'customer' });
+    await it.owner
+      .post(pathOf('entryAdd', { buildId }))
+      .send({ ...line2, does: [{ act: 'add', type: 'job', id: worn }] })
+      .expect(200);
+    expect(await ofThem()).toEqual([
+      ['Ream the new bushes', null, 0],
+      ['handbrake cable', null, 0],
+      ['king pins', letterId, 1],
+    ]);
+    const next = await sendLetter(buildId);
+    expect((await jobOf(buildId, worn)).told!.letterId).toBe(next);
+  });
+
+  test('a draft has told nobody; what was withdrawn is no news', async () => {
+    const buildId = await makeBuild(it.owner);
+    const worn = await find(buildId, 'king pins');
+    await draft(buildId);
+    const more = await find(buildId, 'worn bush', { does: [{ act: 'add', type: 'job', id: worn }] });
+    expect(await jobOf(buildId, worn)).toMatchObject({ told: null, news: 2 });
+    await correct(buildId, more, { withdraw: true }).expect(200);
+    expect(await jobOf(buildId, worn)).toMatchObject({ told: null, news: 1 });
   });
 });

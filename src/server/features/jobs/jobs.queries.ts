@@ -1,6 +1,6 @@
 /** Jobs and what belongs to them: each root names its job; what hangs on a root follows it. */
 import type { JobThing, JobView } from '#contract/jobs.ts';
-import type { LineClass } from '#core/log/kinds.ts';
+import { KIND_SPECS, KINDS, type LineClass } from '#core/log/kinds.ts';
 import type { Tx } from '../../db/pool.ts';
 
 export interface JobRow {
@@ -60,6 +60,46 @@ export const partsToCome = (tx: Tx, buildId: string): Promise<PartRow[]> =>
        and state in ('to find', 'to order', 'ordered', 'wrong')
      order by made_at, id`,
     { buildId },
+  );
+
+/** What a job’s customer was told of some of its entries. */
+export interface ToldRow {
+  jobId: string | null;
+  lineId: string | null;
+  taskId: string | null;
+  letterId: string | null;
+  at: string | null;
+  /** Entries that the next letter will tell. */
+  news: number;
+}
+
+/** Kinds of entry that stand in letters by themselves. */
+const TOLD_KINDS = KINDS.filter((k) => 'section' in KIND_SPECS[k].letter);
+
+/** Entries that a sent letter told, and those that were kept since the last one, by what they belong to. */
+export const toldOf = (tx: Tx, buildId: string): Promise<ToldRow[]> =>
+  tx.rows(
+    `with sent as (
+       select id, sent_at, up_to, content from letters
+       where shop_id = :shopId and build_id = :buildId and sent_at is not null),
+     told as materialized (
+       select distinct on (1) (item #>> '{}')::uuid as entry_id, id, sent_at, up_to
+       from sent, jsonb_path_query(content, '$.parts[*].items[*] ? (@.leftOut == false).id') item
+       where item #>> '{}' ~ '^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$'
+       order by 1, up_to desc)
+     select h.job_id as "jobId", coalesce(h.line_id, p.line_id) as "lineId",
+       coalesce(h.task_id, (p.content ->> 'taskId')::uuid, case when e.about_type = 'task' then e.about_id end) as "taskId",
+       t.id as "letterId", t.sent_at as at,
+       (count(*) filter (where t.id is null and not h.withdrawn and e.audience = 'customer' and h.kind = any(:kinds)))::int as news
+     from ledger h
+     join entries_now e on e.shop_id = h.shop_id and e.id = h.entry_id
+     left join parts p on p.shop_id = h.shop_id and p.id = e.about_id and e.about_type = 'part'
+     left join told t on t.entry_id = h.entry_id
+     where h.shop_id = :shopId and h.build_id = :buildId
+       and (t.id is not null or h.seq > coalesce((select max(up_to) from sent), 0))
+     group by 1, 2, 3, 4, 5, t.up_to
+     order by t.up_to desc nulls last`,
+    { buildId, kinds: TOLD_KINDS },
   );
 
 export const insertJob = (

@@ -4,6 +4,7 @@ import type { EstimateLineView } from '#contract/estimate.ts';
 import type { JobJoinDto, JobPutDto, JobSplitDto, JobsView, JobView } from '#contract/jobs.ts';
 import { wordsAt } from '#core/graph/readiness.ts';
 import { inOrderOfNeed, isOver, jobState } from '#core/jobs/jobs.ts';
+import { dayOf } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidAt, notFound, Refusal } from '../../http/refusal.ts';
@@ -40,18 +41,22 @@ interface JobSources {
   tasks: (jobId: string) => TaskRow[];
   findings: (jobId: string) => q.FindingRow[];
   parts: (jobId: string) => q.PartRow[];
+  /** The newest first. */
+  told: (jobId: string) => q.ToldRow[];
+  timeZone: string;
   withPrices: boolean;
 }
 
 async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<JobSources> {
   const withPrices = seesPrices(who);
-  const [now, all, spent, node, found, toCome] = await Promise.all([
+  const [now, all, spent, node, found, toCome, told] = await Promise.all([
     estimateNow(tx, deps, buildId),
     tasksOf(tx, buildId),
     spentByLine(tx, buildId),
     nodeOf(tx, deps, buildId, withPrices),
     q.findingsOf(tx, buildId),
     q.partsToCome(tx, buildId),
+    q.toldOf(tx, buildId),
   ]);
   const lines = lineViews(now).map((line, i) => ({
     line,
@@ -60,6 +65,8 @@ async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Pr
   }));
   const jobOfLine = new Map(now.rows.map((l) => [l.id, l.job_id]));
   const jobOfTask = new Map(all.map((t) => [t.id, t.job_id ?? jobOfLine.get(t.line_id!)]));
+  const jobOf = ({ lineId, taskId }: { lineId: string | null; taskId: string | null }) =>
+    jobOfLine.get(lineId ?? '') ?? jobOfTask.get(taskId ?? '');
   const { stage } = now.build;
   return {
     node,
@@ -71,8 +78,15 @@ async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Pr
       (t) => jobOfTask.get(t.id),
     ),
     findings: byJob(found, (f) => f.jobId),
-    parts: byJob(toCome, (p) => jobOfLine.get(p.lineId ?? '') ?? jobOfTask.get(p.taskId ?? '')),
+    parts: byJob(toCome, jobOf),
+    told: byJob(told, (t) => t.jobId ?? jobOf(t)),
+    timeZone: now.shop.timeZone,
   };
+}
+
+function toldView({ told, timeZone }: JobSources, jobId: string): JobView['told'] {
+  const [newest] = told(jobId);
+  return newest?.letterId ? { letterId: newest.letterId, on: dayOf(newest.at!, timeZone) } : null;
 }
 
 /** One job as it stands; none where nothing belongs to it any more. */
@@ -110,6 +124,8 @@ function jobView({ id, title, version }: q.JobRow, of: JobSources): JobView[] {
       tasks: tasks.map((t) => ({
         ...{ id: t.id, title: t.content.title, isDone: t.state === 'done', lineId: t.line_id },
       })),
+      told: toldView(of, id),
+      news: of.told(id).reduce((sum, t) => sum + t.news, 0),
       parts: of.parts(id).map((p) => ({ id: p.id, what: p.what, state: p.state, due: p.due })),
       toGoMinutes: isOver(state) ? 0 : add((e) => e.toGoMinutes, toGoOf),
       heldBy: isOver(state) ? null : heldBy(tasks, of.node),
