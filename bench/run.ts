@@ -45,12 +45,15 @@ const wanted = process.argv.slice(2);
 const servers = await startBenchServers();
 try {
   const lines: Line[] = [];
-  for (const [name, part] of Object.entries(PARTS))
-    if (wanted.length === 0 || wanted.includes(name)) lines.push(...(await part(servers)));
-  for (const l of lines)
-    console.log(
-      `${l.what.padEnd(76)} ${String(round(l.value)).padStart(8)} ${l.unit.padEnd(12)} ${verdict(l)}`,
-    );
+  for (const [name, part] of Object.entries(PARTS)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const found = await part(servers);
+    for (const l of found)
+      console.log(
+        `${l.what.padEnd(76)} ${String(round(l.value)).padStart(8)} ${l.unit.padEnd(12)} ${verdict(l)}`,
+      );
+    lines.push(...found);
+  }
   const machine = { cores: os.cpus().length, node: process.version };
   const results = { machine, lines: lines.map((l) => ({ ...l, value: round(l.value) })) };
   const missed = lines.filter(isMissed).length;

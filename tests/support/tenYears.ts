@@ -8,7 +8,9 @@
 import type pg from 'pg';
 
 /** Entries of one copy keep their order within so many numbers. */
-const APART = 10_000;
+const APART = 100_000;
+/** Builds of the demo shop, by the ids that it counts (`demo/fill.ts`): the shop may hold others, of whoever tries something in it. */
+const OF_DEMO = `id::text like '019d0000-%'`;
 
 /** Tables that hang on a build and are copied with it, in any order: references are not checked meanwhile. */
 const LEFT_OUT = new Set([
@@ -97,7 +99,7 @@ async function copyBuilds(client: pg.Client, from: number, to: number): Promise<
   const copies = new Set(tables.keys());
   await client.query(`
     drop table if exists demo_builds, copies;
-    create temp table demo_builds as select id, customer_id, vehicle_id from builds where number like 'B-%';
+    create temp table demo_builds as select id, customer_id, vehicle_id from builds where ${OF_DEMO};
     create temp table copies as select n, to_hex(16 + n) as hex, n > ${OPEN_COPIES} as ended,
       case when n > ${OPEN_COPIES} then (n - ${OPEN_COPIES}) * interval '2 months' else interval '0' end as back
       from generate_series(${from}, ${to}) n`);
@@ -119,9 +121,9 @@ const JOB = 5;
 /** Tasks with needs, booked hours, work done, parts and letters of each of the demo's builds, up to what a build has on average. */
 const GROW = `
   create temp table grown as select b.id, b.shop_id, b.stage <> 'open' as ended, row_number() over (order by b.number) as at,
-    b.arrived_at as since, 1500 + (row_number() over (order by b.number) - 1) * :entries as first_seq,
+    b.arrived_at as since, (select max(seq) from entries) + (row_number() over (order by b.number) - 1) * :entries as first_seq,
     (select id from people p where p.shop_id = b.shop_id order by id limit 1) as person_id
-    from builds b;
+    from builds b where ${OF_DEMO};
   insert into jobs (shop_id, id, build_id, title) select m.shop_id, ${id(JOB, '1')}, m.id, 'Panels' from grown m;
   insert into tasks (shop_id, id, build_id, job_id, position, content, state, done_at, made_at)
     select m.shop_id, ${id(TASK, 'n')}, m.id, ${id(JOB, '1')}, 1000 + n, jsonb_build_object('title', 'Panel ' || n || ' fitted and gapped',
