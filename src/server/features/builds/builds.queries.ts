@@ -258,9 +258,6 @@ export const insertPause = (
     p,
   );
 
-export const endPause = (tx: Tx, id: string, to: string): Promise<number> =>
-  tx.run('update pauses set to_day = :to where shop_id = :shopId and id = :id', { id, to });
-
 export interface AgreedRow {
   id: string;
   version: number;

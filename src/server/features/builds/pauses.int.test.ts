@@ -1,6 +1,6 @@
 /**
  * A build rests, over HTTP. Nasty cases: twice at once, ended twice, a second pause while one runs, over midnight, a new promise
- * after it, a technician.
+ * after it, a technician; ended by a line, taken back, its entry withdrawn, begun again since.
  */
 import { expect, test } from '@jest/globals';
 import { pathOf } from '#contract/routes.ts';
@@ -83,6 +83,65 @@ test('the clock of a promise stands, however often it is pressed; the logbook sa
   expect(anew).toMatchObject({ promised: '2026-05-20', promisedOn: '2026-03-21' });
   expect(promised(anew, '2026-03-21')).toBe('2026-05-20');
   it.server.clock.set('2026-03-11T10:00:00.000Z');
+});
+
+test('it rests as long as its wait is open in the logbook, whoever ends it and how', async () => {
+  it.server.clock.set('2026-03-11T10:00:00.000Z');
+  const buildId = await makeBuild(it.owner, { promised: '2026-05-01' });
+  const rests = async () => (await read(buildId)).pauses.map(({ id, from, to }) => [id, from, to]);
+  const log = async (more: object): Promise<string> => {
+    const said = line({ kind: 'resumed', audience: 'shop', ...more });
+    await it.owner.post(pathOf('entryAdd', { buildId })).send(said).expect(200);
+    return said.id;
+  };
+  const withdraw = (correctsId: string) =>
+    it.owner
+      .post(pathOf('entryCorrect', { buildId }))
+      .send({ id: nextId(), correctsId, withdraw: true })
+      .expect(200);
+  const first = nextId();
+  const { entryId } = (await pause(buildId, first).expect(200)).body.pauses[0];
+  it.server.clock.set('2026-03-16T10:00:00.000Z');
+  const does = [{ act: 'release', type: 'hold', id: entryId }];
+  const goesOn = await log({ text: 'the owner is back', facts: {}, does });
+  expect(await rests()).toEqual([[first, '2026-03-11', '2026-03-16']]);
+  it.server.clock.set('2026-03-18T10:00:00.000Z');
+  await withdraw(goesOn);
+  expect(await rests()).toEqual([[first, '2026-03-11', null]]);
+  expect(promised(await read(buildId), '2026-03-18')).toBe('2026-05-08');
+  // Everything that it waits for is over.
+  await log({ text: 'back at it', facts: {} });
+  expect(await rests()).toEqual([[first, '2026-03-11', '2026-03-18']]);
+
+  const second = nextId();
+  const again = (await pause(buildId, second).expect(200)).body.pauses.at(-1).entryId as string;
+  it.server.clock.set('2026-03-20T10:00:00.000Z');
+  await withdraw(again);
+  // It never rested: no day is taken off the clock of its promise.
+  expect(await rests()).toEqual([
+    [first, '2026-03-11', '2026-03-18'],
+    [second, '2026-03-18', '2026-03-18'],
+  ]);
+  expect(promised(await read(buildId), '2026-03-30')).toBe('2026-05-08');
+  it.server.clock.set('2026-03-11T10:00:00.000Z');
+});
+
+test('two rests are never open at once, whatever is taken back', async () => {
+  const buildId = await makeBuild(it.owner);
+  const [first, second] = [nextId(), nextId()];
+  await pause(buildId, first).expect(200);
+  await end(buildId, first).expect(200);
+  const { entries } = (await it.owner.get(pathOf('entriesList', { buildId })).expect(200)).body;
+  const goesOn = entries.find((e: { kind: string }) => e.kind === 'resumed').id;
+  await pause(buildId, second, { reason: 'no room' }).expect(200);
+  await it.owner
+    .post(pathOf('entryCorrect', { buildId }))
+    .send({ id: nextId(), correctsId: goesOn, withdraw: true })
+    .expect(200);
+  expect((await read(buildId)).pauses.map((p) => [p.id, p.to === null])).toEqual([
+    [first, false],
+    [second, true],
+  ]);
 });
 
 test('for the shop’s own reasons no promise moves; what is missing is named; a technician may not', async () => {

@@ -56,14 +56,12 @@ export const resumeBuild = (
     const pause = build && (await q.pausesOf(tx, buildId)).find((p) => p.id === pauseId);
     if (!build || !pause) throw notFound('pause');
     if (pause.to !== null) return readIn(tx, deps, who, buildId);
-    const to = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
-    await q.endPause(tx, pauseId, to);
     await logIn(tx, deps, build, {
       kind: 'resumed',
       text: `goes on again after: ${pause.reason}`,
       facts: { subject: pause.reason },
       personId: who.personId,
-      // Only this wait is over: others may be in the same words.
+      // Only this wait is over, and with it the pause: others may be in the same words.
       about: { type: 'entry', id: pause.entryId },
     });
     return readIn(tx, deps, who, buildId);

@@ -158,11 +158,16 @@ describe('logging', () => {
   test('what is under way on one car holds up nobody who logs on another', async () => {
     const other = await makeBuild(owner);
     let release = (): void => undefined;
+    const released = new Promise<void>((resolve) => (release = resolve));
+    let begun = (): void => undefined;
+    const isUnderWay = new Promise<void>((resolve) => (begun = resolve));
     const underWay = inShop(server.deps.db, shop.id, async (tx) => {
       const said = { kind: 'note', text: 'a long book is read in', personId: null } as const;
       await logIn(tx, server.deps, { id: buildId, nickname: 'microcar' }, said);
-      await new Promise<void>((resolve) => (release = resolve));
+      begun();
+      await released;
     });
+    await isUnderWay;
     await add(owner, line({ text: 'note meanwhile' }), other).expect(200);
     release();
     await underWay;

@@ -77,7 +77,7 @@ async function keep(tx: Tx, build: BuildKey, shop: ShopView, e: q.NewEntry): Pro
   }
   const vendor = e.facts.vendor;
   if (vendor && /^\p{Lu}/u.test(vendor)) await q.saveVendor(tx, uuidv7(), vendor);
-  await refreshStanding(tx, build.id, shop.timeZone);
+  await refreshStanding(tx, build.id, shop.timeZone, e.at);
   if (moves) await refreshPlace(tx, build.id, build.nickname);
   return { fresh: true };
 }
@@ -126,7 +126,7 @@ export async function logIn(tx: Tx, deps: Deps, build: BuildKey, said: Said): Pr
 /** A whole logbook from elsewhere, in its order, for a build that has none yet. */
 export async function logAll(tx: Tx, deps: Deps, build: BuildKey, all: readonly Said[]): Promise<void> {
   for (const said of all) await q.insertEntry(tx, entryOf(build, said, deps.clock.now()));
-  await refreshStanding(tx, build.id, (await shopOf(tx)).timeZone);
+  await refreshStanding(tx, build.id, (await shopOf(tx)).timeZone, deps.clock.now());
 }
 
 /** The instant so many milliseconds ago. */

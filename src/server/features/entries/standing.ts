@@ -3,6 +3,7 @@ import type { KindSum } from '#core/log/entries.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import { DOING_KINDS, movesWholeCar, type Standing } from '#core/log/standing.ts';
 import { whyNotMove, type PlaceToStand, type Standing as CarStanding } from '#core/plan/floorPlan.ts';
+import { dayOf } from '#core/time/days.ts';
 import { openWaits, WAIT_KINDS, type WaitEntry } from '#core/waits/waits.ts';
 import type { Tx } from '../../db/pool.ts';
 
@@ -58,11 +59,34 @@ export async function standingFromLogbook(tx: Tx, buildId: string, timeZone: str
   };
 }
 
-export async function refreshStanding(tx: Tx, buildId: string, timeZone: string): Promise<void> {
+/**
+ * A build rests as long as the wait that says so is open; where that was withdrawn it never did. Of two that would be open again, the
+ * newer one is.
+ */
+const REST_SQL = `
+  with rests as (
+    select p.id, p.from_day, p.to_day, e.withdrawn,
+      p.entry_id = any(:open::uuid[]) and p.id = (
+        select o.id from pauses o where o.shop_id = :shopId and o.build_id = :buildId and o.entry_id = any(:open::uuid[])
+        order by o.to_day is null desc, o.from_day desc, o.id desc limit 1) as is_open
+    from pauses p join entries_now e on e.shop_id = p.shop_id and e.id = p.entry_id
+    where p.shop_id = :shopId and p.build_id = :buildId),
+  rested as (
+    update pauses p set to_day = case
+      when r.is_open then null when r.withdrawn then p.from_day else greatest(p.from_day, :today::date) end
+    from rests r
+    where p.shop_id = :shopId and p.id = r.id
+      and (r.is_open <> (p.to_day is null) or (r.withdrawn and p.to_day is distinct from p.from_day)))
+  update builds set standing = :standing::jsonb where shop_id = :shopId and id = :buildId`;
+
+/** @param at when what was kept last happened */
+export async function refreshStanding(tx: Tx, buildId: string, timeZone: string, at: string): Promise<void> {
   const standing = await standingFromLogbook(tx, buildId, timeZone);
-  await tx.run('update builds set standing = :standing::jsonb where shop_id = :shopId and id = :buildId', {
+  await tx.run(REST_SQL, {
     buildId,
     standing: JSON.stringify(standing),
+    open: standing.waits.map((w) => w.entryId),
+    today: dayOf(at, timeZone),
   });
 }
 

@@ -574,11 +574,12 @@ describe('the customer’s page', () => {
 test('what is kept while a letter is drafted is not in it, and is news for the next', async () => {
   const buildId = await makeBuild(it.owner);
   let release = (): void => undefined;
+  const released = new Promise<void>((resolve) => (release = resolve));
   const { deps } = it.server;
   const underWay = inShop(deps.db, it.shop.id, async (tx) => {
     const said = { kind: 'did', text: 'did the late panel', personId: null } as const;
     await logIn(tx, deps, { id: buildId, nickname: 'microcar' }, said);
-    await new Promise<void>((resolve) => (release = resolve));
+    await released;
   });
   // It is written beside the entry; only to be kept does it wait for the car.
   const drafting = draft(buildId);

@@ -1,6 +1,5 @@
 /** What is away from a car, as a line of the log names it: waited for, or back, whole, and right as far as it was looked at. */
 import type { DoneAct, LineAct } from '#core/acts/acts.ts';
-import type { PieceState } from '#core/outwork/outwork.ts';
 import { dayOf, type Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -16,11 +15,10 @@ import {
 import { shopOf } from '../session/index.ts';
 import { returnIn } from './batches.service.ts';
 import * as q from './outwork.queries.ts';
+import type { PieceStanding } from './pieces.service.ts';
 
 /** How a piece and its batch stood before it came back. */
-interface PieceBefore {
-  version: number;
-  state: PieceState;
+interface PieceBefore extends PieceStanding {
   batchId: string;
   back: number;
   words: string;
@@ -127,5 +125,6 @@ export const takeBackOfPiece: TakeBack = async (tx, _deps, done, entryId) => {
       `Something was done with “${piece.content.what}” since: take that back first. Nothing was changed.`,
     );
   await q.setPiece(tx, { id, state: before.state, batchId: before.batchId });
+  if (done.act !== ('come back' satisfies LineAct)) return;
   await q.restoreReturn(tx, { pieceId: id, actId: entryId, ...before });
 };

@@ -239,6 +239,12 @@ test('a piece that is to be replaced becomes a part, once; one that is done goes
     .expect(200);
   expect(await pieces()).toMatchObject({ state: 'on' });
   expect((await logbook(buildId)).at(-1)).toBe('note: on the car again: cover');
+  const { entries } = (await it.owner.get(pathOf('entriesList', { buildId })).expect(200)).body;
+  await it.owner
+    .post(pathOf('entryCorrect', { buildId }))
+    .send({ id: nextId(), correctsId: entries[0].id, withdraw: true })
+    .expect(200);
+  expect(await pieces()).toMatchObject({ state: 'off', treatment: 'powder coat' });
 });
 
 test('past batches are what the next is expected by; the manifest is a PDF', async () => {

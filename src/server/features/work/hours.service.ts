@@ -7,6 +7,7 @@ import {
   type TaskStartDto,
   type WorkView,
 } from '#contract/work.ts';
+import type { DoneAct } from '#core/acts/acts.ts';
 import { wordsAt } from '#core/graph/readiness.ts';
 import { dayOf } from '#core/time/days.ts';
 import { inSentence } from '#core/log/sentences.ts';
@@ -21,6 +22,7 @@ import { logIn, seesPrices } from '../entries/index.ts';
 import { addLineIn, beginIn } from '../estimate/index.ts';
 import { nodeOf, readinessIn } from '../graph/index.ts';
 import { shopOf } from '../session/index.ts';
+import { doneTo } from './doing.ts';
 import * as q from './work.queries.ts';
 
 import { changingWork, taskOf } from './workNow.ts';
@@ -105,7 +107,14 @@ interface Worked {
 }
 
 /** Logs work on a task, and says where it belongs. */
-async function logWork(tx: Tx, deps: Deps, build: BuildKey, task: q.TaskRow, w: Worked): Promise<void> {
+async function logWork(
+  tx: Tx,
+  deps: Deps,
+  build: BuildKey,
+  task: q.TaskRow,
+  w: Worked,
+  act: DoneAct,
+): Promise<void> {
   const long = formatMinutes(w.minutes);
   const title = inSentence(task.content.title);
   await logIn(tx, deps, build, {
@@ -116,6 +125,7 @@ async function logWork(tx: Tx, deps: Deps, build: BuildKey, task: q.TaskRow, w: 
     text: w.done ? `did ${title}, ${long}` : `${long} on ${title}`,
     facts: { subject: task.content.title.slice(0, 300), minutes: w.minutes },
     about: { type: 'task', id: task.id },
+    acts: [act],
   });
   await belongToTask(tx, w.entryId, task);
 }
@@ -192,7 +202,7 @@ export const stopSpell = (
       done: dto.done,
       at: endedAt,
     };
-    await logWork(tx, deps, build, task, worked);
+    await logWork(tx, deps, build, task, worked, doneTo('stop', task, { ends: spellId }));
     await q.endSpell(tx, { id: spellId, endedAt, entryId: worked.entryId });
     await leave(tx, task, worked);
   });
@@ -212,7 +222,7 @@ export const typeHours = (
     if (task.line_id !== null) await beginIn(tx, deps, who, buildId, task.line_id);
     const { id: entryId, minutes, toGoMinutes, done } = dto;
     const worked = { entryId, personId: who.personId, minutes, toGoMinutes, done, at: deps.clock.now() };
-    await logWork(tx, deps, build, task, worked);
+    await logWork(tx, deps, build, task, worked, doneTo('work', task));
     await leave(tx, task, worked);
   });
 

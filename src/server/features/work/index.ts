@@ -13,4 +13,5 @@ export {
 } from './work.queries.ts';
 export { doneJobs } from './doneJobs.queries.ts';
 export { effortByLine, effortOf, toGoOf, type LineEffort } from './effort.ts';
-export { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from './line.ts';
+export { takeBackOfTask } from './doing.ts';
+export { prepareLine, prepareTask, takeBackOfLine } from './line.ts';

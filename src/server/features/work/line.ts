@@ -1,36 +1,13 @@
 /** Tasks and agreed lines, as a line of the log acts on them: begun, stopped, worked on, finished. */
 import { v7 as uuidv7 } from 'uuid';
-import type { DoneAct } from '#core/acts/acts.ts';
-import type { TaskState } from '#core/work/tasks.ts';
 import { minutesBetween } from '#core/work/spells.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
 import { beginIn, workableLines } from '../estimate/index.ts';
+import { doneTo } from './doing.ts';
 import { belongToTask, leave, refuseDone, refuseEnd, refuseStart, startIn } from './hours.service.ts';
 import * as q from './work.queries.ts';
 import { taskOf } from './workNow.ts';
-
-/** How a task stood before an act. */
-interface TaskBefore {
-  version: number;
-  state: TaskState;
-  toGoMinutes: number | null;
-  doneAt: string | null;
-  /** The spell that the act begins, or ends. */
-  begins?: string;
-  ends?: string;
-}
-
-const doneTo = (
-  act: string,
-  t: q.TaskRow,
-  more: Pick<TaskBefore, 'begins' | 'ends'> = {},
-): DoneAct<TaskBefore> => ({
-  act,
-  type: 'task',
-  id: t.id,
-  before: { version: t.version, state: t.state, toGoMinutes: t.to_go_minutes, doneAt: t.done_at, ...more },
-});
 
 /** What is left after so many minutes, where nobody says so: what was said before, less these; else as estimated. */
 function leftAfter(task: q.TaskRow, { act }: LineCall, minutes: number): number | null {
@@ -148,39 +125,6 @@ export const prepareLine: Prepare = async (call) => {
     },
   };
 };
-
-/** Takes back what an entry did to a task: its spell, its hours, how it was left. */
-export const takeBackOfTask: TakeBack = async (tx, _deps, done, entryId) => {
-  const { id, before } = done as DoneAct<TaskBefore>;
-  const task = await q.taskById(tx, id);
-  if (!task) return;
-  await q.dropBelongs(tx, entryId);
-  // A task that was made to say that its line is finished.
-  if (before === null)
-    return void (await q.setState(tx, { id, state: 'dropped', toGoMinutes: 0, doneAt: null }));
-  if (task.version !== before.version + 1)
-    throw new Refusal(
-      'conflict',
-      `Something was done with “${task.content.title}” since: take that back first. Nothing was changed.`,
-    );
-  if (before.begins !== undefined) await q.dropSpell(tx, before.begins);
-  if (before.ends !== undefined) await reopen(tx, before.ends);
-  if (before.state !== 'done') await q.dropFollowUps(tx, id);
-  const { state, toGoMinutes, doneAt } = before;
-  await q.setState(tx, { id, state, toGoMinutes, doneAt });
-};
-
-/** The spell goes on as if it had not been ended, unless its person is at something else by now. */
-async function reopen(tx: LineCall['tx'], spellId: string): Promise<void> {
-  const spell = (await q.spellById(tx, spellId))!;
-  const other = await q.openSpellOf(tx, spell.personId);
-  if (other)
-    throw new Refusal(
-      'conflict',
-      `${other.person} is at “${other.task}” (${other.nickname}) by now. Nothing was changed.`,
-    );
-  await q.reopenSpell(tx, spellId);
-}
 
 export const takeBackOfLine: TakeBack = async (tx, _deps, _done, entryId) => {
   await q.dropBelongs(tx, entryId);

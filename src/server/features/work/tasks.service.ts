@@ -14,6 +14,7 @@ import { changedMeanwhile, invalidAt, notFound, Refusal } from '../../http/refus
 import type { SignedIn } from '../../http/session.ts';
 import { logIn } from '../entries/index.ts';
 import { workOf } from './view.ts';
+import { doneTo } from './doing.ts';
 import * as q from './work.queries.ts';
 
 import { changingWork, taskOf, tasksNow } from './workNow.ts';
@@ -85,23 +86,31 @@ export const actOnTask = (
     if (task.version !== version) throw changedMeanwhile('this task', task);
     if ((await q.openSpells(tx)).some((s) => s.taskId === taskId))
       throw new Refusal('conflict', 'Somebody is at it just now. Stop that first.');
-    const now = deps.clock.now();
-    if (act === 'drop') return q.setState(tx, { id: taskId, state: 'dropped', toGoMinutes: 0, doneAt: null });
+    const { title, gate } = task.content;
+    const log = (text: string, more?: Parameters<typeof doneTo>[2]): Promise<void> =>
+      logIn(tx, deps, build, {
+        personId: who.personId,
+        kind: 'decided',
+        text,
+        facts: { subject: title.slice(0, 300) },
+        audience: 'shop',
+        about: { type: 'task', id: taskId },
+        acts: [doneTo(act, task, more)],
+      });
+    if (act === 'drop') {
+      if (task.state === 'dropped') return;
+      await log(`dropped: ${title}`);
+      return q.setState(tx, { id: taskId, state: 'dropped', toGoMinutes: 0, doneAt: null });
+    }
     if (act === 'take up again') {
+      await log(`taken up again: ${title}`, { due: await q.openFollowUps(tx, taskId) });
       await q.dropFollowUps(tx, taskId);
       return q.setState(tx, { id: taskId, state: 'to do', toGoMinutes: null, doneAt: null });
     }
-    if (task.content.gate === undefined) throw invalidAt('act', 'there is nothing to be seen first');
-    const content = { ...task.content, gateSigned: { by: who.name, at: now } };
-    await q.saveTask(tx, { id: taskId, lineId: task.line_id, content });
-    return logIn(tx, deps, build, {
-      personId: who.personId,
-      kind: 'decided',
-      text: `seen: ${task.content.gate}; ${task.content.title} may begin`,
-      facts: { subject: task.content.title.slice(0, 300) },
-      audience: 'shop',
-      about: { type: 'task', id: taskId },
-    });
+    if (gate === undefined) throw invalidAt('act', 'there is nothing to be seen first');
+    await log(`seen: ${gate}; ${title} may begin`, { signs: true });
+    const content = { ...task.content, gateSigned: { by: who.name, at: deps.clock.now() } };
+    return q.saveTask(tx, { id: taskId, lineId: task.line_id, content });
   });
 
 export const countOn = (

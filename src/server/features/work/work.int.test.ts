@@ -4,6 +4,7 @@
  * agreed to, needs in a circle, a playbook used twice, one brought in with faults, prices in a technician's answers.
  */
 import { expect, test } from '@jest/globals';
+import type { EntriesView } from '#contract/entries.ts';
 import { pathOf } from '#contract/routes.ts';
 import type { HoursView, PlaybooksView, PlaybookView, TaskPutDto, WorkView } from '#contract/work.ts';
 import { PLAYBOOKS } from '#core/work/playbooks/index.ts';
@@ -33,6 +34,16 @@ const at = (instant: string): void => it.server.clock.set(instant);
 const taskOf = async (buildId: string, id: string) => (await read(buildId)).tasks.find((t) => t.id === id)!;
 const entriesOf = async (buildId: string): Promise<{ kind: string; text: string; person: string }[]> =>
   (await it.owner.get(pathOf('entriesList', { buildId }))).body.entries;
+
+const withdraw = async (buildId: string, text: string, status = 200) => {
+  const { entries } = (await it.owner.get(pathOf('entriesList', { buildId })).expect(200))
+    .body as EntriesView;
+  const { id } = entries.find((e) => e.text === text)!;
+  return it.owner
+    .post(pathOf('entryCorrect', { buildId }))
+    .send({ id: nextId(), correctsId: id, withdraw: true })
+    .expect(status);
+};
 
 test('a start pressed ten times at once is one spell; its stop is one entry, with hours to go', async () => {
   at('2026-03-11T08:00:00.000Z');
@@ -295,6 +306,67 @@ test('a playbook becomes tasks once, all of them, with their order; its follow-u
   const retorque = await taskOf(buildId, taskIds.retorque!);
   await act(buildId, retorque.id, 'take up again', retorque.version).expect(200);
   expect((await read(buildId)).followUps).toHaveLength(1);
+  await withdraw(buildId, `taken up again: ${retorque.title}`);
+  expect((await read(buildId)).followUps.map((f) => f.doneAt === null)).toEqual([true, false]);
+  expect((await taskOf(buildId, retorque.id)).state).toBe('done');
+});
+
+test('a stop that is taken back goes on, if nobody works longer than that; else only its hours are gone', async () => {
+  at('2026-03-12T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner);
+  const [taskId, spellId] = [nextId(), nextId()];
+  await put(buildId, taskId).expect(200);
+  await start(buildId, taskId, spellId).expect(200);
+  at('2026-03-12T09:00:00.000Z');
+  await stop(buildId, spellId, { toGoMinutes: 0, done: true }).expect(200);
+  await withdraw(buildId, 'did sill, 1 h');
+  expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'going', spentMinutes: 0, toGoMinutes: 600 });
+  expect((await read(buildId)).spells).toMatchObject([
+    { id: spellId, startedAt: '2026-03-12T08:00:00.000Z' },
+  ]);
+  at('2026-03-12T10:00:00.000Z');
+  await stop(buildId, spellId, { toGoMinutes: 60 }).expect(200);
+  at('2026-03-13T08:00:00.000Z');
+  await withdraw(buildId, '2 h on sill');
+  expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'to do', spentMinutes: 0, toGoMinutes: 600 });
+  expect((await read(buildId)).spells).toEqual([]);
+});
+
+test('hours that are taken back after more was done are gone; how the task stands stays as it was said last', async () => {
+  at('2026-03-12T08:00:00.000Z');
+  const buildId = await makeBuild(it.owner);
+  const taskId = nextId();
+  await put(buildId, taskId).expect(200);
+  const type = (minutes: number, more: object = {}) =>
+    it.owner
+      .post(pathOf('taskHours', { buildId, taskId }))
+      .send({ id: nextId(), minutes, done: false, toGoMinutes: 300, ...more })
+      .expect(200);
+  await type(60);
+  await type(120, { done: true, toGoMinutes: 0 });
+  await withdraw(buildId, '1 h on sill');
+  expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'done', spentMinutes: 120, toGoMinutes: 0 });
+  await withdraw(buildId, 'did sill, 2 h');
+  expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'to do', spentMinutes: 0, toGoMinutes: 300 });
+});
+
+test('a gate whose signing is taken back holds again; what is dropped and taken up says so, and is taken back', async () => {
+  const buildId = await makeBuild(it.owner);
+  const taskId = nextId();
+  await put(buildId, taskId, { gate: 'doors hung with their final hinges' }).expect(200);
+  await act(buildId, taskId, 'sign gate', 1).expect(200);
+  await withdraw(buildId, 'seen: doors hung with their final hinges; Sill may begin');
+  expect((await taskOf(buildId, taskId)).gateSigned).toBeNull();
+  const refused = await start(buildId, taskId).expect(403);
+  expect(refused.body.detail).toMatch(/doors hung with their final hinges/);
+
+  const { version } = await taskOf(buildId, taskId);
+  await act(buildId, taskId, 'drop', version).expect(200);
+  await act(buildId, taskId, 'take up again', version + 1).expect(200);
+  const gone = await withdraw(buildId, 'dropped: Sill', 409);
+  expect(gone.body.detail).toMatch(/Something was done with “Sill” since/);
+  await withdraw(buildId, 'taken up again: Sill');
+  expect((await taskOf(buildId, taskId)).state).toBe('dropped');
 });
 
 test('counting goes up to its total', async () => {

@@ -247,21 +247,28 @@ export const followUpsOf = (tx: Tx, buildId: string): Promise<FollowUpView[]> =>
     { buildId },
   );
 
-export const insertFollowUp = (
-  tx: Tx,
-  f: {
-    id: string;
-    buildId: string;
-    taskId: string;
-    title: string;
-    dueOn: string | null;
-    dueMiles: number | null;
-  },
-): Promise<number> =>
+export interface NewFollowUp {
+  id: string;
+  buildId: string;
+  taskId: string;
+  title: string;
+  dueOn: string | null;
+  dueMiles: number | null;
+}
+
+export const insertFollowUp = (tx: Tx, f: NewFollowUp): Promise<number> =>
   tx.run(
     `insert into follow_ups (shop_id, id, build_id, task_id, title, due_on, due_miles)
      values (:shopId, :id, :buildId, :taskId, :title, :dueOn, :dueMiles)`,
-    f,
+    { ...f },
+  );
+
+/** What is due after a task and not done yet. */
+export const openFollowUps = (tx: Tx, taskId: string): Promise<NewFollowUp[]> =>
+  tx.rows(
+    `select id, build_id as "buildId", task_id as "taskId", title, due_on as "dueOn", due_miles as "dueMiles" from follow_ups
+     where shop_id = :shopId and task_id = :taskId and done_at is null order by id`,
+    { taskId },
   );
 
 /** Takes back what is due after a task that is not done after all. */
