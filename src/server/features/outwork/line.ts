@@ -15,10 +15,9 @@ import {
 import { shopOf } from '../session/index.ts';
 import { returnIn } from './batches.service.ts';
 import * as q from './outwork.queries.ts';
-import type { PieceStanding } from './pieces.service.ts';
 
 /** How a piece and its batch stood before it came back. */
-interface PieceBefore extends PieceStanding {
+interface PieceBefore extends q.PieceStanding {
   batchId: string;
   back: number;
   words: string;

@@ -39,6 +39,10 @@ export interface PieceRow {
   been: InBatch[] | null;
 }
 
+/** How a piece stands: what putting it on the car, taking it off and its coming back change. */
+export const standingOf = ({ version, state, batch_id: batchId }: PieceRow) => ({ version, state, batchId });
+export type PieceStanding = ReturnType<typeof standingOf>;
+
 const PIECES = `select p.id, p.version, p.build_id, b.nickname, c.name as customer, b.promised as build_promised, p.content,
     p.treatment, p.state, p.batch_id, p.place_id, s.name as place, p.is_large, p.task_id, t.content ->> 'title' as task,
     (select json_build_object('id', f.id, 'shown_hash', f.shown_hash) from photos f

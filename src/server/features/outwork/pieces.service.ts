@@ -93,14 +93,6 @@ export const putPiece = (
     });
   });
 
-/** How a piece stood before it was put on the car, or taken off it. */
-export const standingOf = ({ version, state, batch_id: batchId }: q.PieceRow) => ({
-  version,
-  state,
-  batchId,
-});
-export type PieceStanding = ReturnType<typeof standingOf>;
-
 const LEADS = {
   'on the car': { from: ['off', 'ready'], to: 'on', words: 'on the car again' },
   'off again': { from: ['on'], to: 'ready', words: 'off again' },
@@ -129,7 +121,7 @@ export const actOnPiece = (
       audience: 'shop',
       personId: who.personId,
       about: { type: 'piece', id },
-      acts: [{ act: dto.act, type: 'piece', id, before: standingOf(piece) }],
+      acts: [{ act: dto.act, type: 'piece', id, before: q.standingOf(piece) }],
     });
   });
 
