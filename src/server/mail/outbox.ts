@@ -36,10 +36,31 @@ export interface Texts {
 type OutboxItem = OutboxView['mails'][number];
 
 const SHOWN = 100;
+/** Files looked at for one list: the newest, of every shop. */
+const LOOKED_AT = 3 * SHOWN;
 
 export function outboxIn(folder: string): Outbox {
+  /** What was read of the newest mails: none changes once it is there, and reading one with its pictures takes a while. */
+  const known = new Map<string, Kept>();
+  const read = async (file: string): Promise<Kept> => {
+    const bytes = await readFile(path.join(folder, file));
+    if (file.endsWith(TEXT)) return textItem(file, bytes);
+    const kept = await mailItem(file, bytes);
+    known.set(file, kept);
+    return kept;
+  };
   return {
-    list: (shopId) => listItems(folder, shopId),
+    list: async (shopId) => {
+      const files = await newestIn(folder);
+      for (const file of known.keys()) if (!files.includes(file)) known.delete(file);
+      const items: OutboxItem[] = [];
+      for (const file of files) {
+        const kept = known.get(file) ?? (await read(file));
+        if (kept.shopId === shopId) items.push(kept.item);
+        if (items.length === SHOWN) break;
+      }
+      return items.sort((x, y) => y.at.localeCompare(x.at));
+    },
     raw: async (shopId, id) => {
       if (!/^[\w-]+$/.test(id)) return null;
       const bytes = await readFile(path.join(folder, `${id}.eml`)).catch(() => null);
@@ -62,52 +83,52 @@ export const textsIn = (folder: string): Texts => ({
 
 const shopOf = (mail: ParsedMail): unknown => mail.headers.get(SHOP_HEADER.toLowerCase());
 
-async function listItems(folder: string, shopId: string): Promise<OutboxItem[]> {
-  const files = (await readdir(folder).catch(() => []))
+interface Kept {
+  shopId: unknown;
+  item: OutboxItem;
+}
+
+async function newestIn(folder: string): Promise<string[]> {
+  const files = await readdir(folder).catch(() => []);
+  return files
     .filter((f) => f.endsWith('.eml') || f.endsWith(TEXT))
     .sort()
-    .reverse();
-  const items: OutboxItem[] = [];
-  for (const file of files.slice(0, SHOWN * 3)) {
-    const bytes = await readFile(path.join(folder, file));
-    const item = file.endsWith(TEXT) ? textItem(file, bytes, shopId) : await mailItem(file, bytes, shopId);
-    if (item) items.push(item);
-    if (items.length === SHOWN) break;
-  }
-  return items.sort((a, b) => b.at.localeCompare(a.at));
+    .reverse()
+    .slice(0, LOOKED_AT);
 }
 
 const linkIn = (text: string): string | null =>
   /https?:\/\/\S+\/l\/[\w-]+(?:\/estimate)?/.exec(text)?.[0] ?? null;
 
-function textItem(file: string, bytes: Buffer, shopId: string): OutboxItem | null {
-  const kept = JSON.parse(bytes.toString('utf8')) as KeptText;
-  if (kept.shopId !== shopId) return null;
-  const { to, text, at } = kept;
+function textItem(file: string, bytes: Buffer): Kept {
+  const { shopId, to, text, at } = JSON.parse(bytes.toString('utf8')) as KeptText;
   const id = file.slice(0, -TEXT.length);
-  return { id, way: 'text', to, subject: 'Text message', text, at, link: linkIn(text), canAnswer: false };
+  const item = { id, way: 'text' as const, to, subject: 'Text message', text, at, link: linkIn(text) };
+  return { shopId, item: { ...item, canAnswer: false } };
 }
 
 /** The addresses of a header, however many lines it has. */
 export const addressesIn = (header: AddressObject | AddressObject[] | undefined): AddressObject['value'] =>
   [header ?? []].flat().flatMap((h) => h.value);
 
-async function mailItem(file: string, bytes: Buffer, shopId: string): Promise<OutboxItem | null> {
+async function mailItem(file: string, bytes: Buffer): Promise<Kept> {
   const mail = await simpleParser(bytes);
-  if (shopOf(mail) !== shopId) return null;
   const text = mail.text ?? '';
   return {
-    id: file.replace(/\.eml$/, ''),
-    way: 'mail',
-    to: [mail.to ?? []]
-      .flat()
-      .map((t) => t.text)
-      .join(', '),
-    subject: mail.subject ?? '',
-    text,
-    at: (mail.date ?? new Date(0)).toISOString(),
-    link: linkIn(text),
-    canAnswer: addressesIn(mail.replyTo).length > 0,
+    shopId: shopOf(mail),
+    item: {
+      id: file.replace(/\.eml$/, ''),
+      way: 'mail',
+      to: [mail.to ?? []]
+        .flat()
+        .map((t) => t.text)
+        .join(', '),
+      subject: mail.subject ?? '',
+      text,
+      at: (mail.date ?? new Date(0)).toISOString(),
+      link: linkIn(text),
+      canAnswer: addressesIn(mail.replyTo).length > 0,
+    },
   };
 }
 
