@@ -94,9 +94,11 @@ export async function refreshStanding(tx: Tx, buildId: string, timeZone: string,
 export async function refreshPlace(tx: Tx, buildId: string, nickname: string): Promise<void> {
   const moves = await tx.rows<{ facts: Facts; at: string }>(
     `select facts, at from entries_now
-     where shop_id = :shopId and build_id = :buildId and not withdrawn and kind = 'moved'
-       and facts ->> 'place' is not null
-     order by at desc, seq desc limit 20`,
+     where shop_id = :shopId and facts ->> 'place' is not null and id = any(array(
+       select entry_id from ledger
+       where shop_id = :shopId and build_id = :buildId and kind = 'moved' and not withdrawn
+       order by at desc, seq desc limit 50))
+     order by at desc, seq desc`,
     { buildId },
   );
   const move = moves.find((m) => movesWholeCar(m.facts, nickname));
@@ -120,7 +122,11 @@ export async function standingNow(tx: Tx): Promise<{ places: PlaceToStand[]; sta
        coalesce((select json_agg(json_build_object('buildId', id, 'nickname', nickname, 'placeId', place_id,
            'pinned', pinned) order by large, number)
          from (
-           select id, nickname, place_id, pinned, number, 0 as large from builds where shop_id = :shopId
+           select id, nickname, place_id, pinned, number, 0 as large from builds
+           where shop_id = :shopId and stage <> 'closed'
+           union all
+           select id, nickname, place_id, pinned, number, 0 from builds
+           where shop_id = :shopId and stage = 'closed' and place_id is not null
            union all
            select p.id, (p.content ->> 'what') || ' of the ' || b.nickname, p.place_id, null, b.number, 1
            from pieces p join builds b on b.shop_id = p.shop_id and b.id = p.build_id
