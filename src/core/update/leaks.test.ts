@@ -103,6 +103,14 @@ describe('another customer', () => {
     expect(leaksOf(letter, GUARD, captions).map((l) => [l.where, l.words])).toEqual([['i', 'Dex Marlow']]);
   });
 
+  test.each(['%s min', '2 h %s min', '%s h', 'about %s mm of it', '%s Stunden', '%s miles'])(
+    '“%s” is no money, whatever something costs the shop',
+    (words) => {
+      expect(marks(`It took ${words.replace('%s', '62')}.`)).toEqual([]);
+      expect(marks('It took 62 in all.')).toEqual([['62', false]]);
+    },
+  );
+
   test('a name of the customer’s own family is theirs', () => {
     expect(marks('Ilse Brandt, and the Brandt key.')).toEqual([]);
     expect(marks('Will Brandt has the key.')).toEqual([['Will Brandt', true]]);

@@ -200,6 +200,10 @@ function carLeaks(place: Place, cars: readonly OtherCar[]): Found[] {
 const SENTENCE = /[^.!?\n]+(?:[.!?\n](?=\d)[^.!?\n]+)*[.!?\n]?/g;
 const AMOUNT = /\d[\d.,\u00a0\u202f’' ]*\d|\d/g;
 
+/** Behind a number these say that it is a time, a distance or another measure, and no money: “2 h 35 min”. */
+const OF_NO_MONEY =
+  /^[\s\u00a0\u202f]?(?:%|°|(?:h|hrs?|hours?|min|mins|minutes?|days?|weeks?|months?|years?|miles?|km|mm|cm|kg|psi|bar|volts?|amps?|nm|lb-ft|std|stunden?|minuten?|tage?n?|wochen?|monate?n?|jahre?n?)(?![\p{L}\p{N}]))/iu;
+
 /** An amount as written, in minor units: the last mark is the decimal one where exactly the currency’s decimals follow it. */
 export function amountMinor(written: string, currency: string): number {
   const digits = minorDigits(currency);
@@ -225,7 +229,7 @@ function moneyLeaks(
       const at = { start, end: start + written.length };
       if (perHour && rates.has(minor)) found.push({ ...at, why: 'that is a rate of the shop', isSure: true });
       else if (saysCost) found.push({ ...at, why: 'that says what the shop pays', isSure: costs.has(minor) });
-      else if (costs.has(minor))
+      else if (costs.has(minor) && !OF_NO_MONEY.test(text.slice(at.end)))
         found.push({ ...at, why: 'a thing costs the shop just that', isSure: false });
     }
   }

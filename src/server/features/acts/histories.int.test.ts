@@ -1,10 +1,13 @@
 /**
  * Histories that nobody thought of: lines in any order that order, receive, fit, wait, end waits, begin, stop, book hours, spend,
- * are put right and are taken back. After each of them all pages that show a fact agree on it, a start does what the work page said
- * it would, and the same request twice is once. What is refused leaves everything as it was.
+ * are put right and are taken back, and what pages do besides: rest, go on, hours typed, tasks dropped and taken up. After each of them all pages that show a fact agree on it, a start does what the work page said
+ * it would, and the same request twice is once. What is refused leaves everything as it was. At the end
+ * the letter and the customer’s page say what the costs and the waits say.
  */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import supertest from 'supertest';
+import type { LetterView } from '#contract/letters.ts';
 import type { EntryAddDto, EntryView, OpenThingsView } from '#contract/entries.ts';
 import type { BuildView, FloorView } from '#contract/builds.ts';
 import type { CostsDeskView, CostsView } from '#contract/costs.ts';
@@ -17,6 +20,10 @@ import type { ActOn, OpenThing, ThingType } from '#core/acts/acts.ts';
 import { jobMoney } from '#core/jobs/jobs.ts';
 import { standingFromLogbook } from '#server/features/entries/index.ts';
 import { inShop } from '#server/db/pool.ts';
+import { escapeHtml } from '#core/update/escape.ts';
+import { allItems, figuresTold } from '#core/update/letter.ts';
+import { formatMoney } from '#core/money/money.ts';
+import { formatMinutes } from '#core/time/hours.ts';
 import { wrongSums } from '#tests/support/ledger.ts';
 import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
@@ -51,6 +58,11 @@ const STEPS = [
   'find',
   'find more',
   'join',
+  'rest',
+  'go on',
+  'type hours',
+  'drop',
+  'take up again',
   'put right',
   'take back',
 ] as const;
@@ -76,7 +88,8 @@ const ALL: Step[] = (
       'stop',
     ] as const),
     ...(['work', 'wait', 'start', 'release', 'finish', 'spend'] as const),
-    ...(['find', 'find more', 'join', 'put right', 'take back'] as const),
+    ...(['find', 'find more', 'join', 'rest', 'go on', 'type hours', 'drop', 'take up again'] as const),
+    ...(['put right', 'take back'] as const),
   ] as const
 ).map((what, i) => ({ what, pick: 2 * i, amount: 10 * i + 5 }));
 
@@ -190,6 +203,9 @@ async function agree(buildId: string, p: Pages): Promise<void> {
   // Waits: the Floor and the build page show what is typed; what holds it binds once.
   expect(p.row.waits).toEqual(p.build.waits);
   expect(p.row.doing).toEqual(p.build.doing);
+  // It rests as long as the wait that says so is open.
+  for (const pause of p.build.pauses.filter((x) => x.to === null))
+    expect(p.build.waits.map((w) => w.entryId)).toContain(pause.entryId);
   bindsOnce(p.held, p.work.tasks);
   // Parts: the desk of all cars shows what is open of this one, as it is here.
   for (const part of p.partsDesk) expect(part).toEqual(p.parts.find((own) => own.id === part.id));
@@ -246,14 +262,81 @@ function bindsOnce({ binding, others }: BuildWaitView, tasks: readonly TaskView[
   if (binding !== null) expect(others).not.toContainEqual(binding);
 }
 
-/** Does a step and answers what was asked and came of it; null where there was nothing to do. */
-async function take(
+type Did = { status: number; again: () => Promise<number> };
+
+/** What is done on a page and not by a line; undefined for all else. */
+async function takeOnPage(
   buildId: string,
-  next: Step,
+  { what, pick, amount }: Step,
+  send: (path: string, body: object, method?: 'post' | 'put') => Promise<Did>,
   kept: Kept[],
-): Promise<{ status: number; again: () => Promise<number> } | null> {
-  const send = async (path: string, body: object) => {
-    const post = async () => it.owner.post(path).send(body);
+): Promise<Did | null | undefined> {
+  if (what === 'rest' || what === 'go on') {
+    const { pauses } = await read<BuildView>(pathOf('buildRead', { buildId }));
+    const open = pauses.find((p) => p.to === null);
+    if (what === 'go on') return open ? send(pathOf('pauseEnd', { buildId, pauseId: open.id }), {}) : null;
+    const reason = `away ${pick % 3}`;
+    const pauseId = nextId();
+    const did = await send(pathOf('pausePut', { buildId, pauseId }), { reason, side: 'customer' }, 'put');
+    const rests = (await read<BuildView>(pathOf('buildRead', { buildId }))).pauses;
+    const { entryId: id } = rests.find((p) => p.id === pauseId) ?? {};
+    const said = { kind: 'waiting', text: `rests: ${reason}`, facts: { subject: reason } } as const;
+    if (id !== undefined) kept.push({ id, ...said, audience: 'customer' });
+    return did;
+  }
+  if (what !== 'type hours' && what !== 'drop' && what !== 'take up again') return undefined;
+  const { tasks } = await read<WorkView>(pathOf('workRead', { buildId }));
+  const fits = tasks.filter((t) => what !== 'take up again' || t.state === 'dropped' || t.state === 'done');
+  const task = fits[pick % Math.max(1, fits.length)];
+  if (!task) return null;
+  const at = { buildId, taskId: task.id };
+  if (what !== 'type hours') return send(pathOf('taskAct', at), { act: what, version: task.version });
+  const id = nextId();
+  const done = pick % 4 === 0;
+  const hours = { id, minutes: amount, toGoMinutes: done ? 0 : 30, done };
+  const did = await send(pathOf('taskHours', at), hours);
+  const facts = { subject: task.title, minutes: amount };
+  if (did.status === 200)
+    kept.push({ id, kind: done ? 'did' : 'hours', text: 'typed', facts, audience: 'shop' });
+  return did;
+}
+
+/** The letter of this moment, and the customer’s page once it went, tell the money and the waits as the shop’s pages have them. */
+async function letterAgrees(buildId: string): Promise<void> {
+  const { costs, build, held } = await pages(buildId);
+  const say = (minor: number): string => formatMoney(minor, 'GBP', 'en-GB');
+  const drafted = await it.owner.post(pathOf('letterDraft', { buildId })).send({ id: nextId() }).expect(200);
+  const letter = drafted.body as LetterView;
+  const items = allItems(letter.content);
+  const textOf = (id: string): string | undefined => items.find((i) => i.id === id)?.text;
+  const spent = textOf('costs-spent');
+  if (spent === undefined) expect(textOf('costs-so-far')).toContain(formatMinutes(build.workedMinutes));
+  else {
+    expect(spent).toContain(say(costs.build.spentMinor));
+    if (costs.build.committedMinor > 0) expect(spent).toContain(say(costs.build.committedMinor));
+    expect(textOf('costs-end')).toContain(say(costs.build.expectedMinor));
+  }
+  for (const wait of build.waits.filter((w) => w.about === undefined))
+    expect(textOf(`wait-${wait.entryId}`)).toContain(wait.subject);
+  const waiting = items
+    .filter((i) => i.id.startsWith('held-') || i.id.startsWith('wait-'))
+    .map((i) => i.text);
+  for (const hold of [held.binding, ...held.others])
+    if (hold?.kind === 'part') expect(waiting.join('\n')).toContain(hold.what.replace(/ from .*$/, ''));
+  const sent = await it.owner
+    .post(pathOf('letterSend', { letterId: letter.id }))
+    .send({ version: letter.version, figures: figuresTold(letter.content) });
+  expect([sent.status, sent.body.detail]).toEqual([200, undefined]);
+  const { link } = await read<BuildView>(pathOf('buildRead', { buildId }));
+  const { text } = await supertest(it.server.app.express).get(new URL(link!.url!).pathname).expect(200);
+  for (const item of items.filter((i) => i.fixed && !i.leftOut))
+    expect(text).toContain(escapeHtml(item.text));
+}
+
+/** Does a step and answers what was asked and came of it; null where there was nothing to do. */
+async function take(buildId: string, next: Step, kept: Kept[]): Promise<Did | null> {
+  const send = async (path: string, body: object, method: 'post' | 'put' = 'post'): Promise<Did> => {
+    const post = async () => it.owner[method](path).send(body);
     const first = await post();
     if (first.status === 200 && 'kind' in body) kept.push(first.body as EntryView);
     return { status: first.status, again: async () => (await post()).status };
@@ -268,6 +351,8 @@ async function take(
     const holds = next.what === 'take back' ? { withdraw: true } : { now };
     return send(pathOf('entryCorrect', { buildId }), { id, correctsId: entry.id, ...holds });
   }
+  const onPage = await takeOnPage(buildId, next, send, kept);
+  if (onPage !== undefined) return onPage;
   const open = await things(buildId);
   if (next.what === 'join') {
     const [from, to] = open.filter((t) => t.type === 'job').toSpliced(0, next.pick % 2);
@@ -330,6 +415,7 @@ test('whatever is done, all pages agree, a start does what was said of it, and t
         expect(withoutVersions(now)).toEqual(withoutVersions(did.status === 200 ? after : before));
         before = now;
       }
+      await letterAgrees(buildId);
     }),
     { seed: 17, numRuns: 5, endOnFailure: true, examples: [[ALL]] },
   );

@@ -83,6 +83,8 @@ export const actOnTask = (
   changingWork(deps, who, buildId, async (tx, build) => {
     const task = await taskOf(tx, buildId, taskId);
     if (act === 'sign gate' && task.content.gateSigned) return;
+    const after = { drop: 'dropped', 'take up again': 'to do', 'sign gate': null }[act];
+    if (task.state === after && task.version === version + 1) return;
     if (task.version !== version) throw changedMeanwhile('this task', task);
     if ((await q.openSpells(tx)).some((s) => s.taskId === taskId))
       throw new Refusal('conflict', 'Somebody is at it just now. Stop that first.');
