@@ -20,6 +20,11 @@ describe('how a job stands', () => {
   test.each<[string, Partial<JobThings>, ReturnType<typeof jobState>]>([
     ['nothing on it', {}, null],
     ['only a task that was dropped', { tasks: [{ state: 'dropped', hasLine: false }] }, null],
+    [
+      'only a task that was dropped after an hour',
+      { tasks: [{ state: 'dropped', hasLine: false }], spentMinutes: 60 },
+      'put off',
+    ],
     ['a finding', { findings: 1 }, 'found'],
     ['a finding and a line', { findings: 1, lines: [line('open')] }, 'priced'],
     ['sent', { lines: [line('asked')] }, 'asked'],
@@ -109,7 +114,10 @@ describe('how a job stands', () => {
       fc.property(things, (of) => {
         const is = jobState(of);
         const isEmpty =
-          of.findings === 0 && of.lines.length === 0 && of.tasks.every((t) => t.state === 'dropped');
+          of.findings === 0 &&
+          of.lines.length === 0 &&
+          of.spentMinutes === 0 &&
+          of.tasks.every((t) => t.state === 'dropped');
         expect(is === null).toBe(isEmpty);
         if (is !== null) expect(JOB_STATES).toContain(is);
       }),

@@ -62,7 +62,9 @@ const isOn = ({ state, isBegun }: JobThings['lines'][number]): boolean => state 
  */
 export function jobState({ findings, lines, tasks, spentMinutes, isHandedOver }: JobThings): JobState | null {
   const alive = tasks.filter((t) => t.state !== 'dropped');
-  if (findings === 0 && lines.length === 0 && alive.length === 0) return null;
+  if (findings === 0 && lines.length === 0 && alive.length === 0)
+    // Begun, and all of it dropped since: its hours are still somebody’s.
+    return spentMinutes > 0 ? 'put off' : null;
   if (alive.some((t) => t.state === 'going')) return 'in work';
   const on = lines.filter(isOn);
   const own = alive.filter((t) => !t.hasLine);

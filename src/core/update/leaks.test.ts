@@ -111,6 +111,15 @@ describe('another customer', () => {
     },
   );
 
+  test('a small whole number is a count, unless it is written as money', () => {
+    const guard = { ...GUARD, costsMinor: [500] };
+    const found = (text: string) => leaksOf(letterOf(text), guard).map((l) => l.words);
+    expect(found('5 bolts ordered, 5.')).toEqual([]);
+    expect(found('Bolts, £5.')).toEqual(['5']);
+    expect(found('Bolts, 5 €.')).toEqual(['5']);
+    expect(found('Bolts, 5.00.')).toEqual(['5.00']);
+  });
+
   test('a name of the customer’s own family is theirs', () => {
     expect(marks('Ilse Brandt, and the Brandt key.')).toEqual([]);
     expect(marks('Will Brandt has the key.')).toEqual([['Will Brandt', true]]);

@@ -204,6 +204,19 @@ const AMOUNT = /\d[\d.,\u00a0\u202f’' ]*\d|\d/g;
 const OF_NO_MONEY =
   /^[\s\u00a0\u202f]?(?:%|°|(?:h|hrs?|hours?|min|mins|minutes?|days?|weeks?|months?|years?|miles?|km|mm|cm|kg|psi|bar|volts?|amps?|nm|lb-ft|std|stunden?|minuten?|tage?n?|wochen?|monate?n?|jahre?n?)(?![\p{L}\p{N}]))/iu;
 
+/** Whole numbers below this, with no sign of a currency, are counts: “5 bolts”. */
+const SMALL = 20;
+
+/** Whether a number is a count or a measure, and not money. */
+function isCount(text: string, { start, end }: { start: number; end: number }): boolean {
+  if (OF_NO_MONEY.test(text.slice(end))) return true;
+  const written = text.slice(start, end).trim();
+  const isMarked =
+    /\p{Sc}[\s\u00a0\u202f]?$/u.test(text.slice(0, start)) ||
+    /^[\s\u00a0\u202f]?\p{Sc}/u.test(text.slice(end));
+  return !isMarked && /^\d+$/.test(written) && Number(written) < SMALL;
+}
+
 /** An amount as written, in minor units: the last mark is the decimal one where exactly the currency’s decimals follow it. */
 export function amountMinor(written: string, currency: string): number {
   const digits = minorDigits(currency);
@@ -229,7 +242,7 @@ function moneyLeaks(
       const at = { start, end: start + written.length };
       if (perHour && rates.has(minor)) found.push({ ...at, why: 'that is a rate of the shop', isSure: true });
       else if (saysCost) found.push({ ...at, why: 'that says what the shop pays', isSure: costs.has(minor) });
-      else if (costs.has(minor) && !OF_NO_MONEY.test(text.slice(at.end)))
+      else if (costs.has(minor) && !isCount(text, at))
         found.push({ ...at, why: 'a thing costs the shop just that', isSure: false });
     }
   }

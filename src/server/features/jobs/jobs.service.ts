@@ -37,7 +37,7 @@ interface JobSources {
   node: BuildNode;
   isHandedOver: boolean;
   lines: (jobId: string) => { line: EstimateLineView; priceMinor: number; effort: LineEffort }[];
-  /** Without those that were dropped. */
+  /** Those that were dropped only where somebody had worked at them. */
   tasks: (jobId: string) => TaskRow[];
   findings: (jobId: string) => q.FindingRow[];
   parts: (jobId: string) => q.PartRow[];
@@ -74,7 +74,7 @@ async function sourcesOf(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Pr
     withPrices,
     lines: byJob(lines, ({ line }) => jobOfLine.get(line.id)),
     tasks: byJob(
-      all.filter((t) => t.state !== 'dropped'),
+      all.filter((t) => t.state !== 'dropped' || t.spent_minutes > 0),
       (t) => jobOfTask.get(t.id),
     ),
     findings: byJob(found, (f) => f.jobId),
@@ -93,6 +93,7 @@ function toldView({ told, timeZone }: JobSources, jobId: string): JobView['told'
 function jobView({ id, title, version }: q.JobRow, of: JobSources): JobView[] {
   const lines = of.lines(id);
   const tasks = of.tasks(id);
+  const alive = tasks.filter((t) => t.state !== 'dropped');
   const findings = of.findings(id);
   const loose = tasks.filter((t) => t.line_id === null);
   const add = (ofLine: (e: LineEffort) => number, ofTask: (t: TaskRow) => number): number =>
@@ -121,7 +122,7 @@ function jobView({ id, title, version }: q.JobRow, of: JobSources): JobView[] {
         ...{ id: line.id, title: line.title, state: line.standing.state },
         ...(of.withPrices ? { priceMinor } : {}),
       })),
-      tasks: tasks.map((t) => ({
+      tasks: alive.map((t) => ({
         ...{ id: t.id, title: t.content.title, isDone: t.state === 'done', lineId: t.line_id },
       })),
       told: toldView(of, id),
