@@ -10,13 +10,22 @@ import {
 import { ApiProblem, wordsOf } from './api.ts';
 import { minorOrAbsent, wholeTyped, type MoneyManner } from './typed.ts';
 
+/** What stands in the fields before they are read: numbers, money, hours and choices as text, some of it absent. */
+export type AsTyped<T> = T extends readonly (infer One)[]
+  ? AsTyped<One>[]
+  : T extends object
+    ? { [K in keyof T]?: AsTyped<T[K]> | undefined }
+    : T extends number | boolean
+      ? T | string
+      : T;
+
 export function useContractForm<T extends FieldValues>(
   shape: new () => T,
-  start: DefaultValues<T>,
+  start: AsTyped<T>,
 ): UseFormReturn<T> {
   return useForm<T>({
     resolver: classValidatorResolver(shape as never) as never,
-    defaultValues: start,
+    defaultValues: start as DefaultValues<T>,
     // Not when a field is left: the reason would push the button away from under the finger that is on it.
     mode: 'onSubmit',
   });

@@ -28,7 +28,7 @@ export function InstalmentDialog({ buildId, row, onClose }: AskProps) {
   const form = useContractForm<InstalmentPutDto>(InstalmentPutDto, {
     version: row?.version ?? 0,
     what: row?.what ?? '',
-    askedMinor: (row ? moneyAsTyped(row.askedMinor, manner) : '') as never,
+    askedMinor: row ? moneyAsTyped(row.askedMinor, manner) : '',
     holds: row?.holds ?? true,
     ...(row?.due === undefined ? {} : { due: row.due }),
   });
@@ -99,7 +99,7 @@ export function ReceivedDialog({ buildId, row, onClose }: ReceivedProps) {
   const open = Math.max(0, row.askedMinor - row.receivedMinor);
   const form = useContractForm<InstalmentPaidDto>(InstalmentPaidDto, {
     actId,
-    amountMinor: (open > 0 ? moneyAsTyped(open, manner) : '') as never,
+    amountMinor: open > 0 ? moneyAsTyped(open, manner) : '',
     on: today,
   });
   const { errors } = form.formState;

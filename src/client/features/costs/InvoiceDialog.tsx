@@ -12,7 +12,7 @@ import {
   type OpenOrderView,
 } from '#contract/costs.ts';
 import { formatMoney, toMinor } from '#core/money/money.ts';
-import { submitting, useContractForm } from '../../shared/forms.ts';
+import { submitting, useContractForm, type AsTyped } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { moneyAsTyped, numberTyped, type MoneyManner } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -58,27 +58,30 @@ const signedIn = (currency: string) => ({
   },
 });
 
-const itemOf = (o: OpenOrderView, manner: MoneyManner): InvoiceItemDto => ({
+const itemOf = (o: OpenOrderView, manner: MoneyManner): AsTyped<InvoiceItemDto> => ({
   what: o.what,
-  amountMinor: (o.orderedMinor === null ? '' : moneyAsTyped(o.orderedMinor, manner)) as never,
+  amountMinor: o.orderedMinor === null ? '' : moneyAsTyped(o.orderedMinor, manner),
   ...(o.partId === null ? {} : { partId: o.partId }),
   ...(o.batchId === null ? {} : { batchId: o.batchId }),
 });
 
-function startOf({ invoice, vendor, data }: Omit<Props, 'onClose'>, manner: MoneyManner): InvoicePutDto {
+function startOf(
+  { invoice, vendor, data }: Omit<Props, 'onClose'>,
+  manner: MoneyManner,
+): AsTyped<InvoicePutDto> {
   if (!invoice)
     return {
       version: 0,
       vendor,
       number: '',
       day: data.today,
-      totalMinor: '' as never,
+      totalMinor: '',
       items: data.open
         .filter((o) => vendor !== '' && o.vendor === vendor && o.isHere)
         .map((o) => itemOf(o, manner)),
     };
   const { version, number, day, totalMinor, items } = invoice;
-  const typed = (minor: number): never => moneyAsTyped(minor, manner) as never;
+  const typed = (minor: number): string => moneyAsTyped(minor, manner);
   return {
     version,
     vendor: invoice.vendor,
@@ -104,6 +107,8 @@ export default function InvoiceDialog({ invoice, vendor, data, onClose }: Props)
   const [start] = useState(() => startOf({ invoice, vendor, data }, manner));
   const form = useContractForm<InvoicePutDto>(InvoicePutDto, start);
   const { fields, append, remove } = useFieldArray({ control: form.control, name: 'items', keyName: 'row' });
+  // Its fields hold what is typed until it is sent.
+  const add = (item: AsTyped<InvoiceItemDto>): void => append(item as InvoiceItemDto);
   const { errors } = form.formState;
   const [from] = form.watch(['vendor']);
   const onIt = new Set(fields.map((f) => f.partId ?? f.batchId));
@@ -152,12 +157,12 @@ export default function InvoiceDialog({ invoice, vendor, data, onClose }: Props)
           {fields.length === 0 && <Quiet>None yet: choose what was ordered, or write a row.</Quiet>}
           <Row>
             {orders.map((o) => (
-              <Button key={o.partId ?? o.batchId} onPress={() => append(itemOf(o, manner))}>
+              <Button key={o.partId ?? o.batchId} onPress={() => add(itemOf(o, manner))}>
                 {o.what}
                 {o.nickname && `, ${o.nickname}`}
               </Button>
             ))}
-            <Button $look="quiet" onPress={() => append({ what: '', amountMinor: '' as never })}>
+            <Button $look="quiet" onPress={() => add({ what: '', amountMinor: '' })}>
               Something else
             </Button>
           </Row>

@@ -25,9 +25,9 @@ const startOf = (
   detail,
   greeting,
   closing,
-  metric: (metric === undefined ? '' : String(metric)) as never,
+  metric: metric === undefined ? '' : String(metric),
   alsoCurrency,
-  alsoRate: (alsoRate === undefined ? undefined : rateAsTyped(alsoRate, locale)) as never,
+  alsoRate: alsoRate === undefined ? undefined : rateAsTyped(alsoRate, locale),
   alsoRateOn,
   textTo,
 });

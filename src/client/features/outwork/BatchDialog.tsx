@@ -34,7 +34,7 @@ function startOf(batch: BatchView | null, treatment: Treatment, pieceIds: string
     treatment,
     pieceIds,
     ...(promised === null ? {} : { promised }),
-    ...(priceMinor === undefined ? {} : { priceMinor: moneyAsTyped(priceMinor, manner) as never }),
+    ...(priceMinor === undefined ? {} : { priceMinor: moneyAsTyped(priceMinor, manner) }),
   };
 }
 

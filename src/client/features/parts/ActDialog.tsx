@@ -33,10 +33,10 @@ export default function ActDialog({ part, act, onClose }: Props) {
     vendor: part.vendor,
     ...(part.priceMinor === undefined || act !== 'order'
       ? {}
-      : { priceMinor: moneyAsTyped(part.priceMinor, manner) as never }),
+      : { priceMinor: moneyAsTyped(part.priceMinor, manner) }),
     ...(part.costMinor === undefined || act !== 'order'
       ? {}
-      : { costMinor: moneyAsTyped(part.costMinor, manner) as never }),
+      : { costMinor: moneyAsTyped(part.costMinor, manner) }),
   });
   const { errors } = form.formState;
   const check = form.watch('check');

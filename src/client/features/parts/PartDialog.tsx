@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import { PartPutDto, type PartView } from '#contract/parts.ts';
 import { SOURCES } from '#core/parts/parts.ts';
-import { moneyIn, OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
+import { moneyIn, OPTIONAL, submitting, useContractForm, type AsTyped, WHOLE } from '../../shared/forms.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { moneyAsTyped, type MoneyManner } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -26,12 +26,12 @@ const EMPTY: Partial<PartPutDto> = {
   vendor: '',
 };
 
-function startOf(part: PartView | null, manner: MoneyManner): Partial<PartPutDto> {
+function startOf(part: PartView | null, manner: MoneyManner): AsTyped<PartPutDto> {
   if (!part) return EMPTY;
   const { version, what, quantity, unitId, lineId, taskId, number, catalogue, fitsFrom, fitsTo } = part;
   const { instead, source, sourceNote, vendor, supersededBy, donorId } = part;
-  const typed = (minor: number | undefined): never =>
-    (minor === undefined ? undefined : moneyAsTyped(minor, manner)) as never;
+  const typed = (minor: number | undefined): string | undefined =>
+    minor === undefined ? undefined : moneyAsTyped(minor, manner);
   return present({
     version,
     what,

@@ -111,7 +111,7 @@ export default function SnagsPage() {
 function WalkForm({ buildId }: { buildId: string }) {
   const put = useSnagChange(buildId, 'snagPut');
   const [ids, setIds] = useState(() => ({ snagId: uuidv7(), entryId: uuidv7() }));
-  const form = useContractForm<SnagPutDto>(SnagPutDto, { ...ids, station: STATIONS[0], what: '' } as never);
+  const form = useContractForm<SnagPutDto>(SnagPutDto, { ...ids, station: STATIONS[0], what: '' });
   const { errors } = form.formState;
   useKey('n', () => form.setFocus('what'));
   const submit = submitting(form, ({ station, what }) =>

@@ -4,7 +4,7 @@ import type { Path } from 'react-hook-form';
 import { v7 as uuidv7 } from 'uuid';
 import { ROW_SHAPES, type RowDtoOf, type RowViewOf } from '#contract/vehicle.ts';
 import type { Register } from '#core/vehicle/registers.ts';
-import { orAbsent, showProblem, submitting, useContractForm } from '../../shared/forms.ts';
+import { orAbsent, showProblem, submitting, useContractForm, type AsTyped } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { SelectField, TextAreaField, TextField, TickField, Options } from '../../ui/Field.tsx';
@@ -29,7 +29,11 @@ export default function RowDialog<R extends Register>({ buildId, register, row, 
   const was: { id?: string } = { ...row };
   delete was.id;
   const shape = ROW_SHAPES[register] as new () => RowDtoOf<R>;
-  const form = useContractForm<RowDtoOf<R>>(shape, { version: 0, ...form_.start, ...was } as never);
+  const form = useContractForm<RowDtoOf<R>>(shape, {
+    version: 0,
+    ...form_.start,
+    ...was,
+  } as AsTyped<RowDtoOf<R>>);
   const errors = form.formState.errors as Record<string, { message?: string } | undefined>;
   const submit = submitting(form, (body) => put.mutateAsync({ id, body }).then(onClose));
   const take = (): void =>

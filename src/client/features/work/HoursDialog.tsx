@@ -21,8 +21,8 @@ export default function HoursDialog({ buildId, task, onClose }: Props) {
   const [id] = useState(() => uuidv7());
   const form = useContractForm<TaskHoursDto>(TaskHoursDto, {
     id,
-    minutes: '' as never,
-    toGoMinutes: hoursAsTyped(task.toGoMinutes) as never,
+    minutes: '',
+    toGoMinutes: hoursAsTyped(task.toGoMinutes),
     done: false,
   });
   const { errors } = form.formState;

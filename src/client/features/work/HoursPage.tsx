@@ -128,13 +128,13 @@ function OneRow({ row, isOwn }: { row: HoursRow; isOwn: boolean }) {
 function ForTheShop({ data }: { data: HoursView }) {
   const put = usePutShopHours();
   const [hoursId, setHoursId] = useState(() => uuidv7());
-  const start = { day: data.today, minutes: '' as never, what: '', isOff: false };
+  const start = { day: data.today, minutes: '', what: '', isOff: false };
   const form = useContractForm<ShopHoursPutDto>(ShopHoursPutDto, start);
   const { errors } = form.formState;
   const submit = submitting(form, (body) =>
     put.mutateAsync({ hoursId, body }).then(() => {
       setHoursId(uuidv7());
-      form.reset(start);
+      form.reset();
     }),
   );
   return (

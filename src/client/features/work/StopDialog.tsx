@@ -32,7 +32,7 @@ export default function StopDialog({ spell, now, onClose }: Props) {
   const startedOn = dayOf(spell.startedAt, timeZone);
   const left = Math.max(0, spell.toGoMinutes - (forgotten ? 0 : minutesBetween(spell.startedAt, now)));
   const form = useContractForm<SpellStopDto>(SpellStopDto, {
-    toGoMinutes: hoursAsTyped(left) as never,
+    toGoMinutes: hoursAsTyped(left),
     done: false,
   });
   const { errors } = form.formState;

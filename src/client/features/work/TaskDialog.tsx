@@ -7,7 +7,7 @@ import { TaskPutDto, type TaskView, type WorkView } from '#contract/work.ts';
 import { WORKS } from '#core/estimate/lines.ts';
 import { PLACE_KINDS } from '#core/shop/places.ts';
 import { CAUTIONS } from '#core/work/cautions.ts';
-import { OPTIONAL, showProblem, submitting, useContractForm } from '../../shared/forms.ts';
+import { OPTIONAL, showProblem, submitting, useContractForm, type AsTyped } from '../../shared/forms.ts';
 import { hoursAsTyped, hoursTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -46,22 +46,19 @@ const minutes = (v: unknown): number | undefined => {
   if (typeof v === 'number' || v === undefined) return v;
   return String(v).trim() === '' ? undefined : (hoursTyped(String(v)) ?? NaN);
 };
-const asTyped = (of: number | undefined): never | undefined =>
-  of === undefined ? undefined : (hoursAsTyped(of) as never);
-
-function startOf(task: TaskView | null): Partial<TaskPutDto> {
+function startOf(task: TaskView | null): AsTyped<TaskPutDto> {
   if (!task) return { version: 0, title: '', work: 'mechanical', cautions: [], needs: [] };
   return {
     version: task.version,
     title: task.title,
     work: task.work,
-    minutes: hoursAsTyped(task.minutes) as never,
+    minutes: hoursAsTyped(task.minutes),
     cautions: task.cautions,
     needs: task.needs.map((n) => ({
       taskId: n.taskId,
       reason: n.reason,
-      ...(n.waitAtLeast === undefined ? {} : { waitAtLeast: asTyped(n.waitAtLeast)! }),
-      ...(n.waitAtMost === undefined ? {} : { waitAtMost: asTyped(n.waitAtMost)! }),
+      ...(n.waitAtLeast === undefined ? {} : { waitAtLeast: hoursAsTyped(n.waitAtLeast) }),
+      ...(n.waitAtMost === undefined ? {} : { waitAtMost: hoursAsTyped(n.waitAtMost) }),
     })),
     ...(task.place === null ? {} : { place: task.place }),
     ...(task.gate === null ? {} : { gate: task.gate }),
