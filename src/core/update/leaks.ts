@@ -212,7 +212,7 @@ function isCount(text: string, { start, end }: { start: number; end: number }): 
   if (OF_NO_MONEY.test(text.slice(end))) return true;
   const written = text.slice(start, end).trim();
   const isMarked =
-    /\p{Sc}[\s\u00a0\u202f]?$/u.test(text.slice(0, start)) ||
+    /\p{Sc}[\s\u00a0\u202f]?$/u.test(text.slice(Math.max(0, start - 2), start)) ||
     /^[\s\u00a0\u202f]?\p{Sc}/u.test(text.slice(end));
   return !isMarked && /^\d+$/.test(written) && Number(written) < SMALL;
 }

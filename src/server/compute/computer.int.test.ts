@@ -64,10 +64,11 @@ test('the thread that answers is free while another works, and the work comes to
   await run('leaks', letterOf('warm'), GUARD);
   let turns = 0;
   const ticking = setInterval(() => (turns += 1), 5);
-  // Ten texts of the longest kind that each hold two thousand finds.
-  const leaks = await run('leaks', letterOf(...Array<string>(10).fill('a1'.repeat(2000))), {
+  // Twenty texts of the longest kind that each hold a thousand finds.
+  const leaks = await run('leaks', letterOf(...Array<string>(20).fill('a620'.repeat(1000))), {
     ...GUARD,
     ratesMinor: [],
+    costsMinor: [62000],
   });
   clearInterval(ticking);
   expect(leaks).toHaveLength(20_000);
