@@ -5,6 +5,7 @@ import { findMarkedPrices } from './prices.ts';
 import { prepare } from './reading.ts';
 import { tokenize } from './tokens.ts';
 import type { CaptureContext, SpanField } from './types.ts';
+import { UNIT } from './units.ts';
 
 /** Stands where a price was taken out. */
 export const HIDDEN = '···';
@@ -30,10 +31,6 @@ const CLAIMS: ReadonlySet<SpanField> = new Set<SpanField>([
   ] as const),
 ]);
 
-/** Behind a number these say that it counts or measures: “13 years”, “3 h lost”, “40 miles”. */
-const UNIT =
-  'years?|yrs?|months?|weeks?|days?|hours?|hrs?|h|minutes?|mins?|miles?|km|mm|cm|metres?|feet|foot|inch(?:es)?|kg|psi|bar|volts?|amps?|degrees|coats?|times|characters|letters|rows|pieces?|of an inch|in(?= (?:deep|long|wide|thick|at the (?:rim|hub|edge|lip))\\b)' +
-  '|jahren?|monaten?|wochen?|tagen?|stunden?|std|minuten?|meter|grad|liter|stück';
 /** In German “bar” is cash. */
 const GERMAN_UNIT = UNIT.replace('|bar|', '|');
 /** Behind a small number a word or two and a plural are what there are so many of: “2 door seals”, not “8 for it” or “15 roughly”. */

@@ -5,7 +5,8 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { amountMinor, leaksOf, whyNotWith, type LeakGuard } from './leaks.ts';
+import { leaksOf, whyNotWith, type LeakGuard } from './leaks.ts';
+import { amountMinor } from './moneyLeaks.ts';
 import type { Letter } from './letter.ts';
 
 const GUARD: LeakGuard = {

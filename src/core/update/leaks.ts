@@ -2,10 +2,10 @@
  * What must not be in a letter: another customer, another customer's car or number, a private matter of a person, a rate, what
  * a thing costs the shop, a note for the shop. What is surely so cannot be sent; what may be so is for the owner to say.
  */
-import { minorDigits } from '../money/money.ts';
 import { isAlsoAWord } from './commonNames.ts';
 import type { Letter, LetterItem } from './letter.ts';
-import { codeRuns, foldedWords, runsOf, wordsIn, type Word } from './words.ts';
+import { moneyLeaks } from './moneyLeaks.ts';
+import { codeRuns, foldedWords, runsOf, SENTENCE, wordsIn, type Word } from './words.ts';
 
 /** What a letter is held against. Everything of this customer and this car is `own`. */
 export interface LeakGuard {
@@ -54,10 +54,6 @@ const PRIVATE = new Set(
     ' ',
   ),
 );
-/** Before an amount these say what the shop pays. */
-const SHOP_COST =
-  /\b(?:costs? us|cost me|we pay|i pay|we paid|i paid|our cost|trade price|mark-?up|margin)\b/i;
-const PER_HOUR = /\b(?:an|per|a)\s+hour\b|\/\s*h(?:ou)?rs?\b|\/\s*h\b|\bp\.?h\.?\b|\bhourly\b/i;
 
 interface Place {
   text: string;
@@ -193,58 +189,6 @@ function carLeaks(place: Place, cars: readonly OtherCar[]): Found[] {
           isSure: true,
         })),
       );
-  }
-  return found;
-}
-
-const SENTENCE = /[^.!?\n]+(?:[.!?\n](?=\d)[^.!?\n]+)*[.!?\n]?/g;
-const AMOUNT = /\d[\d.,\u00a0\u202f’' ]*\d|\d/g;
-
-/** Behind a number these say that it is a time, a distance or another measure, and no money: “2 h 35 min”. */
-const OF_NO_MONEY =
-  /^[\s\u00a0\u202f]?(?:%|°|(?:h|hrs?|hours?|min|mins|minutes?|days?|weeks?|months?|years?|miles?|km|mm|cm|kg|psi|bar|volts?|amps?|nm|lb-ft|std|stunden?|minuten?|tage?n?|wochen?|monate?n?|jahre?n?)(?![\p{L}\p{N}]))/iu;
-
-/** Whole numbers below this, with no sign of a currency, are counts: “5 bolts”. */
-const SMALL = 20;
-
-/** Whether a number is a count or a measure, and not money. */
-function isCount(text: string, { start, end }: { start: number; end: number }): boolean {
-  if (OF_NO_MONEY.test(text.slice(end))) return true;
-  const written = text.slice(start, end).trim();
-  const isMarked =
-    /\p{Sc}[\s\u00a0\u202f]?$/u.test(text.slice(Math.max(0, start - 2), start)) ||
-    /^[\s\u00a0\u202f]?\p{Sc}/u.test(text.slice(end));
-  return !isMarked && /^\d+$/.test(written) && Number(written) < SMALL;
-}
-
-/** An amount as written, in minor units: the last mark is the decimal one where exactly the currency’s decimals follow it. */
-export function amountMinor(written: string, currency: string): number {
-  const digits = minorDigits(currency);
-  const decimal = new RegExp(`[.,](\\d{${digits}})$`).exec(written);
-  const whole = (digits > 0 && decimal ? written.slice(0, decimal.index) : written).replace(/\D/g, '');
-  const part = digits > 0 && decimal ? decimal[1]! : '0'.repeat(digits);
-  return Number(whole + part);
-}
-
-function moneyLeaks(
-  { text }: Place,
-  currency: string,
-  rates: ReadonlySet<number>,
-  costs: ReadonlySet<number>,
-): Found[] {
-  const found: Found[] = [];
-  for (const sentence of text.matchAll(SENTENCE)) {
-    const perHour = PER_HOUR.test(sentence[0]);
-    const saysCost = SHOP_COST.test(sentence[0]);
-    for (const { 0: written, index } of sentence[0].matchAll(AMOUNT)) {
-      const minor = amountMinor(written.trim(), currency);
-      const start = sentence.index + index;
-      const at = { start, end: start + written.length };
-      if (perHour && rates.has(minor)) found.push({ ...at, why: 'that is a rate of the shop', isSure: true });
-      else if (saysCost) found.push({ ...at, why: 'that says what the shop pays', isSure: costs.has(minor) });
-      else if (costs.has(minor) && !isCount(text, at))
-        found.push({ ...at, why: 'a thing costs the shop just that', isSure: false });
-    }
   }
   return found;
 }
@@ -394,7 +338,9 @@ export function leaksOf(letter: Letter, guard: LeakGuard, captions: Captions = n
       ...personLeaks(place, names, absences),
       ...pageLeaks(place),
       // What is worked out is the customer’s own, whatever else may come to as much or be worded so.
-      ...(isFixed ? [] : [...moneyLeaks(place, guard.currency, rates, costs), ...noteLeaks(place, internal)]),
+      ...(isFixed
+        ? []
+        : [...moneyLeaks(place.text, guard.currency, rates, costs), ...noteLeaks(place, internal)]),
     ];
     return withoutOverlap(found, text.length)
       .map((f): Leak => ({ ...f, where, words: text.slice(f.start, f.end) }))

@@ -102,3 +102,6 @@ export function codeRuns(words: readonly Word[], wanted: string): { start: numbe
   }
   return runs;
 }
+
+/** Sentences of a text: a full stop before a digit ends none. */
+export const SENTENCE = /[^.!?\n]+(?:[.!?\n](?=\d)[^.!?\n]+)*[.!?\n]?/g;

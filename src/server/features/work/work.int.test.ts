@@ -35,6 +35,14 @@ const taskOf = async (buildId: string, id: string) => (await read(buildId)).task
 const entriesOf = async (buildId: string): Promise<{ kind: string; text: string; person: string }[]> =>
   (await it.owner.get(pathOf('entriesList', { buildId }))).body.entries;
 
+/** A build with one task that the technician has just begun. */
+async function begun() {
+  const buildId = await makeBuild(it.owner);
+  const [taskId, spellId] = [nextId(), nextId()];
+  await put(buildId, taskId).expect(200);
+  await start(buildId, taskId, spellId).expect(200);
+  return { buildId, taskId, spellId };
+}
 const withdraw = async (buildId: string, text: string, status = 200) => {
   const { entries } = (await it.owner.get(pathOf('entriesList', { buildId })).expect(200))
     .body as EntriesView;
@@ -92,10 +100,7 @@ test('two people at one task: it goes on until the last stops, and is not done u
 
 test('a stop that was forgotten is ended the next morning, by somebody else, at the time that is said', async () => {
   at('2026-03-11T15:00:00.000Z');
-  const buildId = await makeBuild(it.owner);
-  const [taskId, spellId] = [nextId(), nextId()];
-  await put(buildId, taskId).expect(200);
-  await start(buildId, taskId, spellId).expect(200);
+  const { buildId, taskId, spellId } = await begun();
   at('2026-03-12T08:00:00.000Z');
   const running = (await it.owner.get(pathOf('workRunning')).expect(200)).body;
   expect(running).toMatchObject({ now: '2026-03-12T08:00:00.000Z', spells: [{ id: spellId }] });
@@ -313,10 +318,7 @@ test('a playbook becomes tasks once, all of them, with their order; its follow-u
 
 test('a stop that is taken back goes on, if nobody works longer than that; else only its hours are gone', async () => {
   at('2026-03-12T08:00:00.000Z');
-  const buildId = await makeBuild(it.owner);
-  const [taskId, spellId] = [nextId(), nextId()];
-  await put(buildId, taskId).expect(200);
-  await start(buildId, taskId, spellId).expect(200);
+  const { buildId, taskId, spellId } = await begun();
   at('2026-03-12T09:00:00.000Z');
   await stop(buildId, spellId, { toGoMinutes: 0, done: true }).expect(200);
   await withdraw(buildId, 'did sill, 1 h');
