@@ -63,7 +63,7 @@ export default function WorkPage() {
         </Row>
         <CountdownsOf work={work} />
         <Aside>
-          <div>
+          <Stack>
             <Row>
               <Button $look="main" onPress={() => setOpen({ what: 'playbook' })}>
                 From a playbook
@@ -76,7 +76,7 @@ export default function WorkPage() {
               onEdit={(task) => setOpen({ what: 'task', task })}
               onHours={(task) => setOpen({ what: 'hours', task })}
             />
-          </div>
+          </Stack>
           <div>
             <LinesOfWork work={work} />
             <FollowUps work={work} />
