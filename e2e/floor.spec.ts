@@ -169,6 +169,8 @@ test('what is next is said once and told in the letter', async ({ page }) => {
   await page.getByRole('button', { name: 'Change what is next' }).click();
   await page.getByRole('textbox', { name: /What is next/ }).fill('The tailgate catches, then paint.');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  // The field holds the same words: only once it is gone are they kept.
+  await expect(page.getByRole('textbox', { name: /What is next/ })).toBeHidden();
   await expect(page.getByText('The tailgate catches, then paint.')).toBeVisible();
   await page.getByRole('button', { name: 'Draft update' }).click();
   await expect(page.getByRole('article', { name: 'The letter' })).toContainText(

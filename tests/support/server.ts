@@ -8,7 +8,7 @@ import supertest from 'supertest';
 import { afterAll, beforeAll, expect } from '@jest/globals';
 import { ROLES, type Role } from '#contract/access.ts';
 import { pathOf } from '#contract/routes.ts';
-import type { EntryAddDto } from '#contract/entries.ts';
+import type { EntriesView, EntryAddDto } from '#contract/entries.ts';
 import type { EstimateLineDto } from '#contract/estimate.ts';
 import { createApp, type App } from '#server/app.ts';
 import { openComputer } from '#server/compute/computer.ts';
@@ -196,6 +196,18 @@ export const line = (more: Partial<EntryAddDto> = {}): EntryAddDto => ({
 });
 
 /** An estimated line as a request carries it: one hour of mechanical work and a part, unless said otherwise. */
+/** Withdraws the newest entry with these words. */
+export async function withdrawEntry(agent: Agent, buildId: string, text: string | RegExp, status = 200) {
+  const { entries } = (await agent.get(pathOf('entriesList', { buildId })).expect(200)).body as EntriesView;
+  const entry = entries.find(
+    (e) => !e.withdrawn && (typeof text === 'string' ? e.text === text : text.test(e.text)),
+  );
+  return agent
+    .post(pathOf('entryCorrect', { buildId }))
+    .send({ id: nextId(), correctsId: entry!.id, withdraw: true })
+    .expect(status);
+}
+
 export const estimateLine = (more: Partial<EstimateLineDto> = {}): EstimateLineDto => ({
   version: 0,
   title: 'Front crossmember',

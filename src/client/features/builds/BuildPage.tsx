@@ -1,6 +1,6 @@
 /** One build: where it stands, what it comes to, and its logbook. */
 import { lazy, Suspense, useState } from 'react';
-import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
+import { useIsMutating, useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { BuildView, TellBy } from '#contract/builds.ts';
@@ -190,14 +190,16 @@ function DraftButton({ build }: { build: BuildView }) {
   const navigate = useNavigate();
   const { seesPrices } = useShop();
   const draft = useDraftLetter(build.id);
+  // A letter drafted while a change is on its way would tell what stood before it.
+  const isKeeping = useIsMutating() > 0;
   const press = (): void =>
     draft.mutate(undefined, { onSuccess: (letter) => void navigate(`/letters/${letter.id}`) });
-  useKey('d', () => seesPrices && press());
+  useKey('d', () => seesPrices && !isKeeping && press());
   if (!seesPrices) return null;
   return (
     <Push>
       {draft.isError && <Now role="alert">{wordsOf(draft.error)} </Now>}
-      <Button $look="main" onPress={press} isDisabled={draft.isPending}>
+      <Button $look="main" onPress={press} isDisabled={isKeeping}>
         {build.draftId ? 'Go on with the draft' : 'Draft update'}
       </Button>
     </Push>

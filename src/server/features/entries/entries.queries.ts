@@ -115,6 +115,22 @@ export const wasTakenBack = async (tx: Tx, { id, kind }: Pick<EntryRow, 'id' | '
     { id, kind },
   )) !== undefined;
 
+/** Whether an entry after this one did something to the thing that was not taken back. */
+export const actedSince = async (
+  tx: Tx,
+  entryId: string,
+  { type, id }: Pick<DoneAct, 'type' | 'id'>,
+): Promise<boolean> =>
+  (await tx.one(
+    `select 1 from entries mine
+     join entries e on e.shop_id = mine.shop_id and e.build_id = mine.build_id and e.seq > mine.seq
+     where mine.shop_id = :shopId and mine.id = :entryId and e.acts @> :thing::jsonb
+       and not exists (
+         select from entries c where c.shop_id = e.shop_id and c.corrects_id = e.id
+           and (c.now = '"withdrawn"'::jsonb or c.now ->> 'kind' <> e.kind)) limit 1`,
+    { entryId, thing: JSON.stringify([{ type, id }]) },
+  )) !== undefined;
+
 export interface NowRow {
   id: string;
   seq: number;

@@ -12,9 +12,11 @@ export {
   whenIn,
   type Done,
 } from './entries.service.ts';
+export { doneSince } from './lineAct.ts';
 export type { LineCall, Prepare, Prepared, Revision, TakeBack } from './lineAct.ts';
 export { asReadBy, refuseHidden, seesPrices, withoutPrices } from './prices.ts';
 export {
+  actedSince,
   entryById,
   entryNow,
   lastSeq,

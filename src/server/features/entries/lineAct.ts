@@ -5,6 +5,7 @@ import type { LoggedKind } from '#core/capture/understood.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
+import { Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
 import type { BuildKey } from '../builds/index.ts';
 
@@ -38,3 +39,10 @@ export interface Prepared {
 export type Prepare = (call: LineCall) => Promise<Prepared>;
 /** Takes an act of this entry back, with a refusal where something else was done since. */
 export type TakeBack = (tx: Tx, deps: Deps, done: DoneAct, entryId: string) => Promise<void>;
+
+/** Refuses: something was done with the thing since that stands in the way. */
+export const doneSince = (what: string): Refusal =>
+  new Refusal(
+    'conflict',
+    `Something was done with “${what}” since: take that back first. Nothing was changed.`,
+  );

@@ -6,10 +6,10 @@ import type {
   BatchSendDto,
   OutworkView,
 } from '#contract/outwork.ts';
+import type { DoneAct } from '#core/acts/acts.ts';
 import { canonical } from '#core/approval/canonical.ts';
 import type { LoggedKind } from '#core/capture/understood.ts';
 import type { Facts } from '#core/log/kinds.ts';
-import { allocate } from '#core/money/money.ts';
 import {
   afterReturn,
   thingsInWords,
@@ -27,8 +27,10 @@ import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate } from '../builds/index.ts';
 import { logIn, seesPrices } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
+import { backBefore, doneTo } from './doing.ts';
 import { numberOf, outworkNow } from './outworkNow.ts';
 import * as q from './outwork.queries.ts';
+import { shareOut } from './shares.ts';
 
 type Fields = { field: string; reason: string }[];
 
@@ -78,7 +80,13 @@ async function tellCars(
   who: SignedIn,
   pieces: readonly q.PieceRow[],
   batchId: string,
-  say: (own: readonly q.PieceRow[]) => { kind: LoggedKind; text: string; facts?: Facts; shopOnly?: boolean },
+  say: (own: readonly q.PieceRow[]) => {
+    kind: LoggedKind;
+    text: string;
+    facts?: Facts;
+    shopOnly?: boolean;
+    acts?: DoneAct[];
+  },
 ): Promise<void> {
   for (const buildId of [...new Set(pieces.map((p) => p.build_id))].sort()) {
     const build = (await buildForUpdate(tx, buildId))!;
@@ -94,29 +102,6 @@ async function tellCars(
 
 const listed = (things: readonly { what: string; count: number }[]): string =>
   things.map(thingsInWords).join(', ');
-
-/** A batch's price over its pieces, by the number of things. */
-async function shareOut(
-  batch: Pick<q.BatchRow, 'id' | 'price_minor'>,
-  pieces: readonly q.PieceRow[],
-  keep: (p: { batchId: string; pieceId: string; priceMinor: number | null; sent: number }) => Promise<number>,
-): Promise<Map<string, number>> {
-  const shares =
-    batch.price_minor === null
-      ? null
-      : allocate(
-          batch.price_minor,
-          pieces.map((p) => p.content.count),
-        );
-  for (const [i, p] of pieces.entries())
-    await keep({
-      batchId: batch.id,
-      pieceId: p.id,
-      sent: p.content.count,
-      priceMinor: shares ? shares[i]! : null,
-    });
-  return new Map(pieces.map((p, i) => [p.id, shares?.[i] ?? 0]));
-}
 
 /** What may still change once a batch is out: the day it is promised for, its price, a word. */
 async function changeOut(
@@ -206,6 +191,13 @@ export const sendBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchSendD
     await q.sendBatch(tx, { id, actId: dto.actId, promised, now: deps.clock.now() });
     for (const p of pieces) await q.setPiece(tx, { id: p.id, state: 'out', batchId: id });
     const shares = await shareOut(batch, pieces, (p) => q.insertBatchPiece(tx, p));
+    const sent = (p: q.PieceRow): DoneAct =>
+      doneTo('send', p.id, {
+        state: p.state,
+        batchId: id,
+        promised: batch.promised,
+        actId: dto.actId,
+      });
     await tellCars(tx, deps, who, pieces, id, (own) => {
       const moneyMinor = own.reduce((sum, p) => sum + shares.get(p.id)!, 0);
       return {
@@ -217,6 +209,7 @@ export const sendBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchSendD
           ...(promised === null ? {} : { due: promised }),
           ...(moneyMinor > 0 ? { moneyMinor } : {}),
         },
+        acts: own.map(sent),
       };
     });
   });
@@ -262,8 +255,14 @@ export const returnBatch = (deps: Deps, who: SignedIn, id: string, dto: BatchBac
     if (batch.version !== dto.version) throw changedMeanwhile('this batch', batch);
     if (batch.state === 'filling') throw invalidAt('version', 'it has not gone yet');
     if (dto.came.length === 0 && !dto.isAll) throw invalidAt('came', 'tick what came back');
+    const went = new Map((await q.piecesInBatches(tx, [id])).map((w) => [w.piece_id, w]));
     const { touched, came, lacking } = await returnIn(tx, deps, batch, dto);
-    await tellCars(tx, deps, who, touched, id, (own) => returnWords(batch, own, came, lacking));
+    await tellCars(tx, deps, who, touched, id, (own) => ({
+      ...returnWords(batch, own, came, lacking),
+      acts: own.map((p) =>
+        doneTo('come back', p.id, { ...backBefore(p, batch, went.get(p.id)!), actId: dto.actId }),
+      ),
+    }));
   });
 
 /** Checks pieces of a batch in, inside a transaction that says so; answers what is here now and what is missing. */

@@ -3,35 +3,12 @@ import type { DoneAct, LineAct } from '#core/acts/acts.ts';
 import { dayOf, type Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
-import {
-  entryNow,
-  type LineCall,
-  type Prepare,
-  type Prepared,
-  type Revision,
-  type TakeBack,
-} from '../entries/index.ts';
+import { invalidAt, notFound } from '../../http/refusal.ts';
+import type { LineCall, Prepare, Prepared, Revision } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import { returnIn } from './batches.service.ts';
+import { backBefore, doneTo, type PromiseBefore } from './doing.ts';
 import * as q from './outwork.queries.ts';
-
-/** How a piece and its batch stood before it came back. */
-interface PieceBefore extends q.PieceStanding {
-  batchId: string;
-  back: number;
-  words: string;
-  backAt: string | null;
-  batchState: q.BatchRow['state'];
-  batchBackAt: string | null;
-}
-
-/** What a vendor promised before a line said another day. */
-interface PromiseBefore {
-  batchId: string;
-  promised: string | null;
-  promisedBefore: q.BatchRow['promised_before'];
-}
 
 /** Lays a day that a line names over what was promised before it; without one, or with the same, nothing changes. */
 async function promise(tx: Tx, before: PromiseBefore, due: Day | undefined, given: Day): Promise<void> {
@@ -53,7 +30,7 @@ async function expected({ tx, deps, line, act }: LineCall, batch: q.BatchRow): P
     promisedBefore: batch.promised_before,
   };
   return {
-    done: { act: act.act, type: 'piece', id: act.id, before },
+    done: doneTo('expect', act.id, before),
     perform: async () => {
       const given = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
       await promise(tx, before, line.facts.due, given);
@@ -71,36 +48,14 @@ export const preparePiece: Prepare = async (call) => {
   const went = (await q.piecesInBatches(tx, [batch.id])).find((p) => p.piece_id === piece.id)!;
   const count = went.sent - went.back;
   if (count <= 0) throw invalidAt('does', `“${piece.content.what}” is back already`);
-  const before: PieceBefore = {
-    version: piece.version,
-    state: piece.state,
-    batchId: batch.id,
-    back: went.back,
-    words: went.words,
-    backAt: went.back_at,
-    batchState: batch.state,
-    batchBackAt: batch.back_at,
-  };
   return {
-    done: { act: 'come back', type: 'piece', id: piece.id, before },
+    done: doneTo('come back', piece.id, backBefore(piece, batch, went)),
     perform: async () => {
       const came = [{ pieceId: piece.id, count, check: 'right' as const }];
       await returnIn(tx, deps, batch, { actId: line.id, came, isAll: false });
     },
   };
 };
-
-async function takeBackPromise(tx: Tx, { before }: DoneAct<PromiseBefore>, entryId: string): Promise<void> {
-  const { due } = (await entryNow(tx, entryId))!.facts;
-  if (!before || due === undefined || due === before.promised) return;
-  const batch = await q.batchForUpdate(tx, before.batchId);
-  if (batch?.promised !== due)
-    throw new Refusal(
-      'conflict',
-      'Another day was named since: put that right where it stands. Nothing was changed.',
-    );
-  await q.setPromise(tx, before);
-}
 
 /** The day follows the facts of its entry when they are put right, unless another was named since. */
 export async function revisePiece(tx: Tx, deps: Deps, done: DoneAct, { was, now }: Revision): Promise<void> {
@@ -111,19 +66,3 @@ export async function revisePiece(tx: Tx, deps: Deps, done: DoneAct, { was, now 
   const given = dayOf(deps.clock.now(), (await shopOf(tx)).timeZone);
   await promise(tx, before, now.due, given);
 }
-
-export const takeBackOfPiece: TakeBack = async (tx, _deps, done, entryId) => {
-  if (done.act === ('expect' satisfies LineAct))
-    return takeBackPromise(tx, done as DoneAct<PromiseBefore>, entryId);
-  const { id, before } = done as DoneAct<PieceBefore>;
-  const [piece] = await q.piecesById(tx, [id]);
-  if (!piece || before === null) return;
-  if (piece.version !== before.version + 1)
-    throw new Refusal(
-      'conflict',
-      `Something was done with “${piece.content.what}” since: take that back first. Nothing was changed.`,
-    );
-  await q.setPiece(tx, { id, state: before.state, batchId: before.batchId });
-  if (done.act !== ('come back' satisfies LineAct)) return;
-  await q.restoreReturn(tx, { pieceId: id, actId: entryId, ...before });
-};

@@ -17,7 +17,7 @@ import type { PartsView } from '#contract/parts.ts';
 import type { WaitsView } from '#contract/waits.ts';
 import type { WorkView } from '#contract/work.ts';
 import type { PlanView } from '#contract/plan.ts';
-import { line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
+import { line, makeBuild, nextId, openShop, withdrawEntry, type Agent } from '#tests/support/server.ts';
 
 const it = openShop('outwork');
 
@@ -311,4 +311,88 @@ test('a body off its frame takes a bay up: a car is refused there and told why; 
     (e: { text: string }) => e.text,
   );
   expect(texts.slice(0, 2)).toEqual(['body back on its shelf', 'body to Bay 9']);
+});
+
+test('a batch whose sending is taken back has not gone: car by car, and the price is the others’ as long as it is out', async () => {
+  const { van, hearse, hinges, handle, batchId } = await filled({ priceMinor: 10_000 });
+  await send(batchId, [hinges, handle], { promised: '2026-03-20' }).expect(200);
+  const before = await batchOf(batchId);
+  expect(before).toMatchObject({ state: 'out', promised: '2026-03-20' });
+  await withdrawEntry(it.owner, van, /^sent to/);
+  const rest = await batchOf(batchId);
+  expect(rest).toMatchObject({ state: 'out', promised: '2026-03-20', pieces: [{ id: handle, sent: 1 }] });
+  const costs = async (buildId: string): Promise<object> =>
+    (await it.owner.get(pathOf('costsRead', { buildId })).expect(200)).body.build.unallocated;
+  expect(await costs(van)).toEqual({ spentMinor: 0, committedMinor: 0 });
+  expect(await costs(hearse)).toEqual({ spentMinor: 0, committedMinor: 10_000 });
+  const pieceOf = async (id: string): Promise<PieceView> => (await read()).pieces.find((p) => p.id === id)!;
+  expect(await pieceOf(hinges)).toMatchObject({ state: 'off', batchId: null });
+
+  await withdrawEntry(it.owner, hearse, /^sent to/);
+  expect(await batchOf(batchId)).toMatchObject({ state: 'filling', sentOn: null, promised: null });
+  expect(await pieceOf(handle)).toMatchObject({ state: 'off', batchId });
+  expect(await costs(hearse)).toEqual({ spentMinor: 0, committedMinor: 0 });
+  const { version } = await batchOf(batchId);
+  await putBatch(batchId, [hinges, handle], { version, priceMinor: 10_000 }).expect(200);
+  await send(batchId, [hinges, handle], { version: version + 1 }).expect(200);
+  expect(await costs(van)).toEqual({ spentMinor: 0, committedMinor: 8000 });
+});
+
+test('a return that is taken back is out again; sent is not taken back under what came', async () => {
+  const { van, hearse, hinges, handle, batchId } = await filled();
+  await send(batchId, [hinges, handle]).expect(200);
+  const came = [{ pieceId: hinges, count: 3, check: 'right' as const }];
+  await back(batchId, { came, isAll: true }).expect(200);
+  const refused = await withdrawEntry(it.owner, van, /^sent to/, 409);
+  expect(refused.body.detail).toMatch(/Something was done with “door hinges” since/);
+  await withdrawEntry(it.owner, van, /^back from/);
+  const now = await batchOf(batchId);
+  expect(now).toMatchObject({ state: 'out', backOn: null });
+  expect(now.pieces.map((p) => [p.id, p.back, p.state])).toEqual(
+    expect.arrayContaining([
+      [hinges, 0, 'out'],
+      [handle, 0, 'missing'],
+    ]),
+  );
+  await withdrawEntry(it.owner, hearse, /^missing from/);
+  expect((await batchOf(batchId)).pieces.map((p) => p.state)).toEqual(['out', 'out']);
+  await withdrawEntry(it.owner, van, /^sent to/);
+  await withdrawEntry(it.owner, hearse, /^sent to/);
+  expect(await batchOf(batchId)).toMatchObject({ state: 'filling' });
+});
+
+test('what was written down by mistake is off no list; what stands in a bay goes back only where there is room', async () => {
+  const buildId = await makeBuild(it.owner, { nickname: 'brougham' });
+  const [body, other, bay, yard] = [nextId(), nextId(), nextId(), nextId()];
+  for (const [placeId, name, kind] of [
+    [bay, 'Bay 7', 'bay'],
+    [yard, 'Yard 7', 'yard'],
+  ] as const)
+    await it.owner
+      .put(pathOf('placePut', { placeId }))
+      .send({ version: 0, name, kind, position: 7, closed: false })
+      .expect(200);
+  await putPiece(buildId, body, { what: 'body', count: 1, bag: '' }).expect(200);
+  await putPiece(buildId, other, { what: 'bed', count: 1, bag: '' }).expect(200);
+  const stand = (pieceId: string, placeId: string, version: number) =>
+    it.technician
+      .put(pathOf('pieceStand', { buildId, pieceId }))
+      .send({ version, isLarge: true, placeId })
+      .expect(200);
+  await stand(body, bay, 1);
+  await withdrawEntry(it.owner, buildId, 'off: body', 409);
+  await stand(body, yard, 2);
+  await stand(other, bay, 1);
+  const refused = await withdrawEntry(it.owner, buildId, 'body to Yard 7', 409);
+  expect(refused.body.detail).toMatch(/^“body” cannot go back: .*bed of the brougham.*“Bay 7”/);
+  await withdrawEntry(it.owner, buildId, 'bed to Bay 7');
+  await withdrawEntry(it.owner, buildId, 'body to Yard 7');
+  const places = async (): Promise<Map<string, string | null>> =>
+    new Map((await read()).pieces.map((p) => [p.id, p.placeId ?? null]));
+  expect((await places()).get(body)).toBe(bay);
+  expect((await places()).get(other)).toBeNull();
+  const knob = nextId();
+  await putPiece(buildId, knob, { what: 'knob', count: 1, bag: '' }).expect(200);
+  await withdrawEntry(it.owner, buildId, 'off: knob');
+  expect((await places()).has(knob)).toBe(false);
 });

@@ -40,7 +40,7 @@ export interface PieceRow {
 }
 
 /** How a piece stands: what putting it on the car, taking it off and its coming back change. */
-export const standingOf = ({ version, state, batch_id: batchId }: PieceRow) => ({ version, state, batchId });
+export const standingOf = ({ state, batch_id: batchId }: PieceRow) => ({ state, batchId });
 export type PieceStanding = ReturnType<typeof standingOf>;
 
 const PIECES = `select p.id, p.version, p.build_id, b.nickname, c.name as customer, b.promised as build_promised, p.content,
@@ -119,6 +119,13 @@ export const setPiece = (
   tx.run(
     `update pieces set state = :state, batch_id = :batchId, version = version + 1
      where shop_id = :shopId and id = :id`,
+    p,
+  );
+
+/** It was written down by mistake. */
+export const removePiece = (tx: Tx, p: { id: string; now: string }): Promise<number> =>
+  tx.run(
+    `update pieces set removed_at = :now, version = version + 1 where shop_id = :shopId and id = :id`,
     p,
   );
 
@@ -266,6 +273,29 @@ export const insertBatchPiece = (
      values (:shopId, :batchId, :pieceId, :sent, :priceMinor)`,
     p,
   );
+
+export const dropBatchPiece = (tx: Tx, p: { batchId: string; pieceId: string }): Promise<number> =>
+  tx.run(
+    `delete from batch_pieces where shop_id = :shopId and batch_id = :batchId and piece_id = :pieceId`,
+    p,
+  );
+
+/** Nothing of it went: it fills again. */
+export const unsendBatch = (
+  tx: Tx,
+  b: { id: string; actId: string; promised: string | null },
+): Promise<number> =>
+  tx.run(
+    `update batches set state = 'filling', sent_at = null, promised = :promised,
+       acts = array_remove(acts, :actId::uuid), version = version + 1 where shop_id = :shopId and id = :id`,
+    { id: b.id, actId: b.actId, promised: b.promised },
+  );
+
+/** Whether a vendor has charged for the batch. */
+export const isInvoiced = async (tx: Tx, batchId: string): Promise<boolean> =>
+  (await tx.one('select 1 from invoice_items where shop_id = :shopId and batch_id = :batchId limit 1', {
+    batchId,
+  })) !== undefined;
 
 export const setPieceShare = (
   tx: Tx,

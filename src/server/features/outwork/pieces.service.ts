@@ -16,6 +16,7 @@ import type { SignedIn } from '../../http/session.ts';
 import { buildForUpdate, type BuildKey } from '../builds/index.ts';
 import { logIn, standingNow } from '../entries/index.ts';
 import { addPartIn } from '../parts/index.ts';
+import { doneTo } from './doing.ts';
 import { piecesNow } from './outworkNow.ts';
 import * as q from './outwork.queries.ts';
 
@@ -90,6 +91,7 @@ export const putPiece = (
       audience: 'shop',
       personId: who.personId,
       about: { type: 'piece', id },
+      acts: [doneTo('take off', id, null)],
     });
   });
 
@@ -121,7 +123,7 @@ export const actOnPiece = (
       audience: 'shop',
       personId: who.personId,
       about: { type: 'piece', id },
-      acts: [{ act: dto.act, type: 'piece', id, before: q.standingOf(piece) }],
+      acts: [doneTo(dto.act, id, q.standingOf(piece))],
     });
   });
 
@@ -155,6 +157,13 @@ export const standPiece = (
       audience: 'shop',
       personId: who.personId,
       about: { type: 'piece', id },
+      acts: [
+        doneTo('stand', id, {
+          ...q.standingOf(piece),
+          placeId: piece.place_id,
+          isLarge: piece.is_large,
+        }),
+      ],
     });
   });
 

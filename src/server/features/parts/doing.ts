@@ -5,8 +5,9 @@ import { coreAfter, fateAfter, stateAfter, whyNotDone, type PartDone } from '#co
 import { dayOf } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
-import { invalidFields, Refusal } from '../../http/refusal.ts';
+import { invalidFields } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
+import { doneSince } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './parts.queries.ts';
 
@@ -83,13 +84,6 @@ export async function doToPart(
     },
   });
 }
-
-/** Refuses: something was done with the part since that stands in the way. */
-export const doneSince = (what: string): Refusal =>
-  new Refusal(
-    'conflict',
-    `Something was done with “${what}” since: take that back first. Nothing was changed.`,
-  );
 
 /**
  * Takes an act back: the part stands as it did before, and what was written about it since stays. Refused where something was done

@@ -7,6 +7,7 @@ import { inTwo, UNSAID, type PartAct, type PartDone, type PartState } from '#cor
 import type { Tx } from '../../db/pool.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import {
+  doneSince,
   entryNow,
   seesPrices,
   type LineCall,
@@ -15,7 +16,7 @@ import {
   type Revision,
   type TakeBack,
 } from '../entries/index.ts';
-import { doneSince, doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
+import { doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
 import * as q from './parts.queries.ts';
 
 /** Longest name of a part. */

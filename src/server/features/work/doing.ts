@@ -4,12 +4,11 @@ import { whyNotEnd } from '#core/work/spells.ts';
 import type { TaskState } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
 import { Refusal } from '../../http/refusal.ts';
-import type { TakeBack } from '../entries/index.ts';
+import { actedSince, doneSince, type TakeBack } from '../entries/index.ts';
 import * as q from './work.queries.ts';
 
 /** How a task stood before an act. */
 export interface TaskBefore {
-  version: number;
   state: TaskState;
   toGoMinutes: number | null;
   doneAt: string | null;
@@ -31,7 +30,7 @@ export const doneTo = (
   act,
   type: 'task',
   id: t.id,
-  before: { version: t.version, state: t.state, toGoMinutes: t.to_go_minutes, doneAt: t.done_at, ...more },
+  before: { state: t.state, toGoMinutes: t.to_go_minutes, doneAt: t.done_at, ...more },
 });
 
 /** Takes back what an entry did to a task: its spell, its hours, how it was left. */
@@ -43,13 +42,10 @@ export const takeBackOfTask: TakeBack = async (tx, deps, done, entryId) => {
   // A task that was made to say that its line is finished.
   if (before === null)
     return void (await q.setState(tx, { id, state: 'dropped', toGoMinutes: 0, doneAt: null }));
-  if (task.version !== before.version + 1) {
-    // Hours are no longer those of the task; how it stands, whatever was done since says.
+  if (await actedSince(tx, entryId, done)) {
+    // Hours are no longer those of the task; how it stands, what was done since says.
     if (done.act === ('work' satisfies LineAct) || done.act === ('stop' satisfies LineAct)) return;
-    throw new Refusal(
-      'conflict',
-      `Something was done with “${task.content.title}” since: take that back first. Nothing was changed.`,
-    );
+    throw doneSince(task.content.title);
   }
   if (before.signs) {
     const { gateSigned, ...content } = task.content;

@@ -41,15 +41,22 @@ export const startTask = (
     if (known?.taskId === taskId && known.personId === who.personId) return;
     if (known) throw new Refusal('conflict', 'Another spell was begun under this id already.');
     const overridden = await refuseStart(tx, deps, who, buildId, task, anyway);
-    if (overridden !== null)
-      await logIn(tx, deps, build, {
-        personId: who.personId,
-        kind: 'decided',
-        text: `begun all the same: ${task.content.title}. ${anyway!.trim()} (${overridden})`,
-        facts: { subject: task.content.title.slice(0, 300) },
-        audience: 'shop',
-        about: { type: 'task', id: taskId },
-      });
+    const { title } = task.content;
+    const said =
+      overridden === null
+        ? { kind: 'note' as const, text: `began ${inSentence(title)}` }
+        : {
+            kind: 'decided' as const,
+            text: `begun all the same: ${title}. ${anyway!.trim()} (${overridden})`,
+          };
+    await logIn(tx, deps, build, {
+      ...said,
+      personId: who.personId,
+      facts: { subject: title.slice(0, 300) },
+      audience: 'shop',
+      about: { type: 'task', id: taskId },
+      acts: [doneTo('start', task, { begins: spellId })],
+    });
     await startIn(tx, deps, who, buildId, task, { id: spellId, at: deps.clock.now() });
   });
 

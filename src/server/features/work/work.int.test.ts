@@ -4,11 +4,18 @@
  * agreed to, needs in a circle, a playbook used twice, one brought in with faults, prices in a technician's answers.
  */
 import { expect, test } from '@jest/globals';
-import type { EntriesView } from '#contract/entries.ts';
 import { pathOf } from '#contract/routes.ts';
 import type { HoursView, PlaybooksView, PlaybookView, TaskPutDto, WorkView } from '#contract/work.ts';
 import { PLAYBOOKS } from '#core/work/playbooks/index.ts';
-import { estimateLine, line, makeBuild, nextId, openShop, type Agent } from '#tests/support/server.ts';
+import {
+  estimateLine,
+  line,
+  makeBuild,
+  nextId,
+  openShop,
+  withdrawEntry,
+  type Agent,
+} from '#tests/support/server.ts';
 
 const it = openShop('work');
 
@@ -43,15 +50,8 @@ async function begun() {
   await start(buildId, taskId, spellId).expect(200);
   return { buildId, taskId, spellId };
 }
-const withdraw = async (buildId: string, text: string, status = 200) => {
-  const { entries } = (await it.owner.get(pathOf('entriesList', { buildId })).expect(200))
-    .body as EntriesView;
-  const { id } = entries.find((e) => e.text === text)!;
-  return it.owner
-    .post(pathOf('entryCorrect', { buildId }))
-    .send({ id: nextId(), correctsId: id, withdraw: true })
-    .expect(status);
-};
+const withdraw = (buildId: string, text: string, status = 200) =>
+  withdrawEntry(it.owner, buildId, text, status);
 
 test('a start pressed ten times at once is one spell; its stop is one entry, with hours to go', async () => {
   at('2026-03-11T08:00:00.000Z');
@@ -334,6 +334,23 @@ test('a stop that is taken back goes on, if nobody works longer than that; else 
   expect((await read(buildId)).spells).toEqual([]);
 });
 
+test('a start that is taken back has not begun; one after which more was done stays', async () => {
+  at('2026-03-12T08:00:00.000Z');
+  const { buildId, taskId } = await begun();
+  await withdraw(buildId, 'began sill');
+  expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'to do', spentMinutes: 0 });
+  expect((await read(buildId)).spells).toEqual([]);
+  const spellId = nextId();
+  await start(buildId, taskId, spellId).expect(200);
+  at('2026-03-12T09:00:00.000Z');
+  await stop(buildId, spellId, { toGoMinutes: 60 }).expect(200);
+  const refused = await withdraw(buildId, 'began sill', 409);
+  expect(refused.body.detail).toMatch(/Something was done with “Sill” since/);
+  await withdraw(buildId, '1 h on sill');
+  await withdraw(buildId, 'began sill');
+  expect(await taskOf(buildId, taskId)).toMatchObject({ state: 'to do', spentMinutes: 0, toGoMinutes: 600 });
+});
+
 test('hours that are taken back after more was done are gone; how the task stands stays as it was said last', async () => {
   at('2026-03-12T08:00:00.000Z');
   const buildId = await makeBuild(it.owner);
@@ -369,6 +386,8 @@ test('a gate whose signing is taken back holds again; what is dropped and taken 
   expect(gone.body.detail).toMatch(/Something was done with “Sill” since/);
   await withdraw(buildId, 'taken up again: Sill');
   expect((await taskOf(buildId, taskId)).state).toBe('dropped');
+  await withdraw(buildId, 'dropped: Sill');
+  expect((await taskOf(buildId, taskId)).state).toBe('to do');
 });
 
 test('counting goes up to its total', async () => {
