@@ -59,12 +59,16 @@ export const WAITS_NOW = `(
     and wq.id = (w -> 'about' ->> 'id')::uuid and wq.removed_at is null and wq.state in ('off', 'out', 'missing')
   where not w ? 'about' or wp.id is not null or wq.id is not null)`;
 
+/** When a build `b` rested, and whether it does; a rest whose entry was withdrawn never was. */
+export const PAUSES = `(select json_agg(json_build_object('id', s.id, 'entryId', s.entry_id, 'side', s.side,
+       'reason', s.reason, 'from', s.from_day, 'to', s.to_day) order by s.from_day, s.id)
+   from pauses s join ledger l on l.shop_id = s.shop_id and l.entry_id = s.entry_id and not l.withdrawn
+   where s.shop_id = b.shop_id and s.build_id = b.id)`;
+
 const ROW_COLUMNS = `b.id, b.number, b.nickname, b.stage, v.name as vehicle, v.year as vehicle_year, c.name as customer,
   p.name as place, b.promised, b.promised_on,
   b.standing || jsonb_build_object('waits', ${WAITS_NOW}) as standing, b.arrived_at, c.tell_every_days,
-  (select json_agg(json_build_object('id', s.id, 'entryId', s.entry_id, 'side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day)
-     order by s.from_day, s.id)
-   from pauses s where s.shop_id = b.shop_id and s.build_id = b.id) as pauses,
+  ${PAUSES} as pauses,
   (select json_build_object('id', k.id, 'name', k.name, 'text', k.text, 'askedAt', k.asked_at) from questions k
    where k.shop_id = b.shop_id and k.build_id = b.id and k.answered_at is null order by k.asked_at, k.id limit 1) as question`;
 const ROW_FROM = `from builds b

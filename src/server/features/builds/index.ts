@@ -8,6 +8,7 @@ export {
   insertCustomer,
   insertVehicle,
   openHold,
+  PAUSES,
   IS_HERE,
   WAITS_NOW,
   sayNext,

@@ -3,7 +3,7 @@ import type { Pause } from '#core/pauses/pauses.ts';
 import type { Spot } from '#core/plan/floorPlan.ts';
 import type { PlaceKind } from '#core/shop/places.ts';
 import type { Tx } from '../../db/pool.ts';
-import { IS_HERE } from '../builds/index.ts';
+import { IS_HERE, PAUSES } from '../builds/index.ts';
 
 export const openWalk = (tx: Tx, personId: string): Promise<{ id: string; began_at: string } | undefined> =>
   tx.one(
@@ -65,8 +65,7 @@ export const walkRows = (tx: Tx, walkId: string): Promise<WalkRow[]> =>
   tx.rows(
     `select b.id as "buildId", b.number, b.nickname, v.name as vehicle, c.name as customer, p.name as place,
        b.place_id as "placeId", b.promised, b.promised_on as "promisedOn", b.next_step as next,
-       (select json_agg(json_build_object('side', s.side, 'reason', s.reason, 'from', s.from_day, 'to', s.to_day))
-        from pauses s where s.shop_id = b.shop_id and s.build_id = b.id) as pauses,
+       ${PAUSES} as pauses,
        w.seen_at as "seenAt", l.before,
        coalesce(e.since, '[]') as since, greatest(0, h.n - ${SHOWN}) as more
      from builds b
