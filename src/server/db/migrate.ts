@@ -42,6 +42,7 @@ import * as indexWhatGrows from '../../../migrations/20261217_index_what_grows.t
 import * as numberEntries from '../../../migrations/20261218_number_entries.ts';
 import * as addJobs from '../../../migrations/20261219_add_jobs.ts';
 import * as keepSums from '../../../migrations/20261220_keep_sums.ts';
+import * as keepNews from '../../../migrations/20261221_keep_news.ts';
 import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -91,6 +92,7 @@ const MIGRATIONS = {
   '20261218_number_entries': numberEntries,
   '20261219_add_jobs': addJobs,
   '20261220_keep_sums': keepSums,
+  '20261221_keep_news': keepNews,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

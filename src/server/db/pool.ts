@@ -103,6 +103,15 @@ interface Outer {
 }
 const outers = new WeakMap<Database, Outer>();
 
+const committed = new WeakMap<Database, Set<() => void>>();
+
+/** Calls `told` after each transaction through this object that changed something; the returned function ends that. */
+export function onCommit(db: Database, told: () => void): () => void {
+  const all = committed.get(db) ?? new Set();
+  committed.set(db, all.add(told));
+  return () => void all.delete(told);
+}
+
 async function inTransaction<T>(
   db: Database,
   settings: Settings,
@@ -115,8 +124,11 @@ async function inTransaction<T>(
     onConnection(db, async (connection) => {
       try {
         await connection.query(begin(settings, as));
-        const done = await work(txOn(connection, settings['app.shop_id'] ?? ''));
+        let hasChanged = false;
+        const changes = (): void => void (hasChanged = true);
+        const done = await work(txOn(connection, settings['app.shop_id'] ?? '', changes));
         await connection.query('commit');
+        if (hasChanged) for (const told of committed.get(db) ?? []) told();
         return done;
       } catch (error) {
         await connection.query('rollback').catch(() => undefined);
@@ -194,7 +206,8 @@ export function prepared(sql: string): Prepared {
   return statement;
 }
 
-function txOn(connection: pg.Client, shopId: string): Tx {
+/** @param changes told before each statement that changes something */
+function txOn(connection: pg.Client, shopId: string, changes: () => void = () => undefined): Tx {
   // Asked side by side, they go one after the other: they share the connection.
   const inTurn = pLimit(1);
   const reads = readsOn(connection, inTurn, nameOf);
@@ -208,6 +221,7 @@ function txOn(connection: pg.Client, shopId: string): Tx {
   // Half of the time of a short statement is its plan: a connection makes it once.
   const change = async (statement: Prepared, values: Value[]): Promise<pg.QueryResult<Row>> => {
     reads.forget();
+    changes();
     const { name, text } = statement;
     return inTurn(() => connection.query<Row>({ name, text, values })).finally(reads.forget);
   };

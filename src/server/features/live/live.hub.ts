@@ -1,9 +1,11 @@
 /**
- * Live news: PostgreSQL says which build of which shop has a new entry, and every open screen of that shop is told, some builds at
- * once where much happens. Nothing is read for it. A screen that comes, or comes back, reads everything anew, and is told to do so
- * when this process did not hear for a while: so a lost notice loses nothing, and it holds with several server processes.
+ * Live news: a transaction that adds an entry leaves a row that names its shop and build. Each process looks for those that it has
+ * not seen, and tells every open screen of that shop, some builds at once where much happens. It looks after each change that it made
+ * itself, and a few times a second for those of other processes. A screen that comes, or comes back, reads everything anew, and is
+ * told to do so when this process could not look for a while: so what it missed is not lost.
  */
 import pg from 'pg';
+import { onCommit } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 
 export interface Listener {
@@ -27,6 +29,30 @@ const RETRY_MS = 1000;
 const SESSIONS = 'avrik_sessions';
 /** What comes within this time of the last news is told together. */
 const TOGETHER_MS = 100;
+/** How often it is looked for what other processes changed, as long as a screen is open; and at most after changes of this one. */
+const LOOK_MS = 250;
+const LOOK_AT_MOST_MS = 20;
+const IDLE_TICKS = 20;
+/** Rows are kept so long: a process that could not look for half of it has its screens read everything anew. */
+const KEPT_MS = 600_000;
+
+/** What became visible since the snapshot `$1`, each once, whatever was begun before it and committed after; and the snapshot of now. */
+const NEWS = `
+  select s.now::text as now, n.shop_id as "shopId", array_agg(distinct n.build_id) as "buildIds"
+  from (select pg_current_snapshot() as now) s
+  left join news n on n.xid >= pg_snapshot_xmin($1::pg_snapshot) and not pg_visible_in_snapshot(n.xid, $1::pg_snapshot)
+  group by 1, 2`;
+
+/** Rows that every process has looked at, and those of another cluster, brought here with a copy of it. */
+const FORGET = `
+  delete from news
+  where at < now() - interval '${KEPT_MS} milliseconds' or xid >= pg_snapshot_xmax(pg_current_snapshot())`;
+
+interface News {
+  now: string;
+  shopId: string | null;
+  buildIds: string[];
+}
 
 export class LiveHub {
   private readonly listeners = new Set<Listener>();
@@ -36,7 +62,16 @@ export class LiveHub {
   private closed = false;
   private retry: NodeJS.Timeout | undefined;
 
-  constructor(private readonly deps: Deps) {}
+  /** What was visible when it was looked last. */
+  private seen: { snapshot: string; at: number } | null = null;
+  private looking: 'no' | 'yes' | 'again' = 'no';
+  private ticks = 0;
+  private readonly timers: NodeJS.Timeout[] = [];
+  private readonly forgetCommits: () => void;
+
+  constructor(private readonly deps: Deps) {
+    this.forgetCommits = onCommit(deps.db, () => this.soon());
+  }
 
   /** Connects and keeps connecting; after each new connection all screens read anew. */
   async start(): Promise<void> {
@@ -48,36 +83,78 @@ export class LiveHub {
     });
     client.on('error', () => undefined); // 'end' follows
     client.on('end', () => this.reconnect(client));
-    client.on('notification', ({ channel, payload = '' }) =>
-      channel === SESSIONS ? this.sessionsChanged(payload) : this.hear(payload),
-    );
+    client.on('notification', ({ payload = '' }) => this.sessionsChanged(payload));
     this.client = client;
     try {
       await client.connect();
-      await client.query(`listen avrik_entries; listen ${SESSIONS}`);
+      await client.query(`listen ${SESSIONS}`);
+      await client.query(FORGET);
+      await this.readAllAnew(client);
     } catch (err) {
       this.deps.log.warn({ err }, 'live news: no connection, trying again');
       return this.reconnect(client);
     }
-    for (const listener of this.listeners) {
-      listener.ready();
-      void this.check(listener);
+    if (this.timers.length === 0)
+      this.timers.push(
+        setInterval(() => this.tick(), LOOK_MS).unref(),
+        setInterval(() => void this.client?.query(FORGET).catch(() => undefined), KEPT_MS / 10).unref(),
+      );
+    for (const listener of this.listeners) void this.check(listener);
+  }
+
+  /** Everything that is visible now is read by the screens themselves; what comes after is news. */
+  private async readAllAnew(client: pg.Client): Promise<void> {
+    const { rows } = await client.query<{ now: string }>('select pg_current_snapshot()::text as now');
+    this.seen = { snapshot: rows[0]!.now, at: Date.now() };
+    for (const listener of this.listeners) listener.ready();
+  }
+
+  /** With no screen open it is looked now and then, so that the first is not told what it reads anyway. */
+  private tick(): void {
+    this.ticks += 1;
+    if (this.listeners.size > 0 || this.ticks % IDLE_TICKS === 0) void this.look();
+  }
+
+  /** Looks after a change of this process; after many at once, not after each. */
+  private soon(): void {
+    if (this.listeners.size === 0) return;
+    if (this.looking !== 'no') this.looking = 'again';
+    else void this.look();
+  }
+
+  private async look(): Promise<void> {
+    const { client, seen } = this;
+    if (this.looking !== 'no' || !client || !seen) return;
+    this.looking = 'yes';
+    try {
+      if (Date.now() - seen.at > KEPT_MS / 2) await this.readAllAnew(client);
+      else {
+        const { rows } = await client.query<News>({ name: 'news', text: NEWS, values: [seen.snapshot] });
+        this.seen = { snapshot: rows[0]!.now, at: Date.now() };
+        for (const { shopId, buildIds } of rows) if (shopId !== null) this.hear(shopId, buildIds);
+      }
+    } catch (err) {
+      this.deps.log.warn({ err }, 'live news: could not look, connecting anew');
+      this.reconnect(client);
     }
+    const isDue = (this.looking as string) === 'again';
+    this.looking = 'no';
+    if (isDue) setTimeout(() => this.soon(), LOOK_AT_MOST_MS).unref();
   }
 
   private reconnect(client: pg.Client): void {
     if (this.closed || this.client !== client) return;
     this.client = null;
+    this.seen = null;
     void client.end().catch(() => undefined);
     this.retry = setTimeout(() => void this.start(), RETRY_MS);
   }
 
-  /** `news`: a shop and one of its builds. The first goes on its way; what follows at its heels goes with it. */
-  private hear(news: string): void {
-    const [shopId, buildId] = news.split(' ') as [string, string];
+  /** The first goes on its way; what follows at its heels goes with it. */
+  private hear(shopId: string, buildIds: readonly string[]): void {
     const untold = this.untold.get(shopId);
-    if (untold) return void untold.add(buildId);
-    this.tell(shopId, [buildId]);
+    if (untold) for (const id of buildIds) untold.add(id);
+    else this.tell(shopId, buildIds);
   }
 
   private tell(shopId: string, buildIds: readonly string[]): void {
@@ -119,6 +196,8 @@ export class LiveHub {
   async stop(): Promise<void> {
     this.closed = true;
     clearTimeout(this.retry);
+    for (const timer of this.timers) clearInterval(timer);
+    this.forgetCommits();
     this.listeners.clear();
     await this.client?.end().catch(() => undefined);
   }

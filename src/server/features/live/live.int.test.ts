@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { AddressInfo } from 'node:net';
 import type { Server } from 'node:http';
 import { pathOf } from '#contract/routes.ts';
+import { inShop, type Tx } from '#server/db/pool.ts';
 import { createApp, type App } from '#server/app.ts';
 import {
   line,
@@ -15,6 +16,7 @@ import {
   startServer,
   type Agent,
   type TestServer,
+  type TestShop,
 } from '#tests/support/server.ts';
 
 let server: TestServer;
@@ -23,6 +25,7 @@ let http: Server[];
 let owner: Agent;
 let stranger: Agent;
 let buildId: string;
+let shops: TestShop[];
 const cookies = new Map<Agent, string>();
 
 beforeAll(async () => {
@@ -32,7 +35,7 @@ beforeAll(async () => {
   await server.app.hub.start();
   await second.hub.start();
   http = [server.app, second].map((app) => app.express.listen(0, '127.0.0.1'));
-  const shops = [await makeShop(server, 'one'), await makeShop(server, 'two')];
+  shops = [await makeShop(server, 'one'), await makeShop(server, 'two')];
   owner = await signedIn(server, shops[0]!, 'owner');
   stranger = await signedIn(server, shops[1]!, 'owner');
   for (const [agent, shop] of [
@@ -121,6 +124,45 @@ describe('live news', () => {
     }
     expect(other.news).toEqual([]);
     for (const screen of [a, b, other]) screen.close();
+  });
+
+  test('what was begun earlier and is kept later is told when it is kept; what is given up is not', async () => {
+    const screen = await listen(1, owner);
+    const [late, givenUp] = [await makeBuild(owner), await makeBuild(owner)];
+    await log(1, late);
+    await until(() => screen.news.flat().includes(late));
+    const heard = screen.news.length;
+    const latest = () => screen.news.slice(heard).flat();
+    let goOn = (): void => undefined;
+    const held = new Promise<void>((resolve) => (goOn = resolve));
+    const add = (tx: Tx, to: string): Promise<unknown> =>
+      tx.run(
+        `insert into entries (shop_id, build_id, id, seq, at, recorded_at, kind, text, facts, audience)
+         values (:shopId, :to, gen_random_uuid(), nextval('entry_numbers'), now(), now(), 'note', 'late', '{}', 'shop')`,
+        { to },
+      );
+    let isAdded = false;
+    const slow = inShop(server.deps.db, shops[0]!.id, async (tx) => {
+      await add(tx, late);
+      isAdded = true;
+      await held;
+    });
+    await until(() => isAdded);
+    await log(3);
+    await until(() => latest().includes(buildId));
+    await expect(
+      inShop(server.deps.db, shops[0]!.id, async (tx) => {
+        await add(tx, givenUp);
+        throw new Error('given up');
+      }),
+    ).rejects.toThrow('given up');
+    await log(1);
+    expect(latest()).not.toContain(late);
+    goOn();
+    await slow;
+    await until(() => latest().includes(late));
+    expect(latest()).not.toContain(givenUp);
+    screen.close();
   });
 
   test('with the listening connections killed, screens read everything anew as soon as they stand again', async () => {
