@@ -1,14 +1,17 @@
 /**
- * Requests per second and 95th-percentile latency of the Floor and the logbook, against bare handlers with the same SQL.
+ * Requests per second and 95th-percentile latency of what is asked most, against bare handlers that send the same statements.
  * The two take turns, after a warm-up; medians of the rounds are compared, since the machine is noisy.
  */
 import autocannon from 'autocannon';
+import { v7 as uuidv7 } from 'uuid';
+import type { LetterView } from '../src/contract/letters.ts';
+import { pathOf } from '../src/contract/routes.ts';
 import type { BenchServers } from './servers.ts';
 import type { Line } from './line.ts';
 
-const WARM_UP_S = 6;
+const WARM_UP_S = 4;
 const ROUND_S = 3;
-const ROUNDS = 7;
+const ROUNDS = 5;
 const CONNECTIONS = 8;
 
 const median = (values: number[]): number =>
@@ -17,64 +20,182 @@ const median = (values: number[]): number =>
 interface Round {
   perSecond: number;
   p95: number;
+  slowest: number;
 }
 
-function shoot(url: string, cookie: string, seconds: number): Promise<Round> {
+/** What is asked: a page, or, with a body, a change under an id of its own each time. */
+interface Asked {
+  path: string;
+  bodyOf?: (id: string) => object;
+}
+
+const JSON_TYPE = { 'content-type': 'application/json' };
+
+function shoot(
+  url: string,
+  {
+    cookie,
+    seconds,
+    connections,
+    bodyOf,
+  }: { cookie: string; seconds: number; connections: number } & Pick<Asked, 'bodyOf'>,
+): Promise<Round> {
   const times: number[] = [];
+  const changes = bodyOf && {
+    method: 'POST' as const,
+    requests: [
+      { setupRequest: (r: autocannon.Request) => ({ ...r, body: JSON.stringify(bodyOf(uuidv7())) }) },
+    ],
+  };
   return new Promise((resolve, reject) => {
-    const settings = { url, connections: CONNECTIONS, duration: seconds, headers: { cookie } };
+    const settings = { url, connections, duration: seconds, headers: { cookie, ...JSON_TYPE }, ...changes };
     const cannon = autocannon(settings, (error, result) => {
       if (error) return reject(error as Error);
       if (result.non2xx > 0 || result.errors > 0)
         return reject(new Error(`${url}: ${result.non2xx} refused, ${result.errors} failed`));
       const sorted = times.sort((a, b) => a - b);
-      resolve({ perSecond: result.requests.average, p95: sorted[Math.floor(sorted.length * 0.95)]! });
+      resolve({
+        perSecond: result.requests.average,
+        p95: sorted[Math.floor(sorted.length * 0.95)]!,
+        slowest: sorted.at(-1)!,
+      });
     });
     cannon.on('response', (_client, _status, _bytes, ms) => times.push(ms));
   });
 }
 
+/** The bare handler learns what the application asks the database for. */
+async function learn(
+  { bare, cookie }: BenchServers,
+  name: string,
+  asked: { path: string; method?: string; body?: object; id?: string },
+): Promise<string> {
+  const { path, method = 'GET', body, id } = asked;
+  const answer = await fetch(`${bare}/learn/${name}`, {
+    method: 'POST',
+    headers: JSON_TYPE,
+    body: JSON.stringify({ path, method, cookie, id, body: body && JSON.stringify(body) }),
+  });
+  if (!answer.ok) throw new Error(`${path}: the bare handler did not learn it: ${await answer.text()}`);
+  return `${bare}/replay/${name}`;
+}
+
 /** Requests a second and latency of the application against the bare handler, in turns. */
 export async function compare(
+  servers: BenchServers,
   name: string,
-  appUrl: string,
-  bareUrl: string,
-  cookie: string,
+  { path, bodyOf }: Asked,
+  connections = CONNECTIONS,
 ): Promise<Line[]> {
-  for (const url of [appUrl, bareUrl]) await shoot(url, cookie, WARM_UP_S);
-  const app: Round[] = [];
-  const bare: Round[] = [];
+  const { app, cookie } = servers;
+  const id = uuidv7();
+  const change = bodyOf && { method: 'POST', body: bodyOf(id), id };
+  const bare = await learn(servers, encodeURIComponent(name), { path, ...change });
+  const own = { cookie, connections, bodyOf };
+  const other = { ...own, bodyOf: bodyOf && ((next: string) => ({ id: next })) };
+  const rounds: { app: Round[]; bare: Round[] } = { app: [], bare: [] };
+  await shoot(app + path, { ...own, seconds: WARM_UP_S });
+  await shoot(bare, { ...other, seconds: WARM_UP_S });
   for (let i = 0; i < ROUNDS; i += 1) {
-    app.push(await shoot(appUrl, cookie, ROUND_S));
-    bare.push(await shoot(bareUrl, cookie, ROUND_S));
+    rounds.app.push(await shoot(app + path, { ...own, seconds: ROUND_S }));
+    rounds.bare.push(await shoot(bare, { ...other, seconds: ROUND_S }));
   }
-  const speed = (rounds: Round[]): number => median(rounds.map((r) => r.perSecond));
-  const slow = (rounds: Round[]): number => median(rounds.map((r) => r.p95));
+  const of = (which: 'app' | 'bare', key: keyof Round): number => median(rounds[which].map((r) => r[key]));
   return [
-    { what: `${name}: requests a second`, value: speed(app), unit: '/s' },
-    { what: `${name}: requests a second, bare handler with the same SQL`, value: speed(bare), unit: '/s' },
+    { what: `${name}: requests a second`, value: of('app', 'perSecond'), unit: '/s' },
+    {
+      what: `${name}: requests a second, bare handler with the same SQL`,
+      value: of('bare', 'perSecond'),
+      unit: '/s',
+    },
     {
       what: `${name}: requests a second, against the bare handler`,
-      value: speed(app) / speed(bare),
+      value: of('app', 'perSecond') / of('bare', 'perSecond'),
       unit: 'times',
       goal: { atLeast: 0.7 },
     },
     {
       what: `${name}: 95th percentile of latency, against the bare handler`,
-      value: slow(app) / slow(bare),
+      value: of('app', 'p95') / of('bare', 'p95'),
       unit: 'times',
     },
   ];
 }
 
-export async function benchEndpoints({ app, bare, cookie, buildId }: BenchServers): Promise<Line[]> {
+const SAVES = 60;
+
+/** A letter is kept as it is typed: one save after the other, of words that change. */
+async function autosave(servers: BenchServers): Promise<Line> {
+  const { app, cookie, buildId } = servers;
+  const headers = { cookie, ...JSON_TYPE };
+  const ask = async (
+    url: string,
+    method: string,
+    body: object,
+  ): Promise<{ ms: number; answer: LetterView }> => {
+    const began = performance.now();
+    const response = await fetch(url, { method, headers, body: JSON.stringify(body) });
+    const answer = (await response.json()) as LetterView;
+    if (!response.ok) throw new Error(`${url}: ${JSON.stringify(answer)}`);
+    return { ms: performance.now() - began, answer };
+  };
+  let { answer: letter } = await ask(app + pathOf('letterDraft', { buildId }), 'POST', { id: uuidv7() });
+  const path = pathOf('letterSave', { letterId: letter.id });
+  const typed = (i: number) => {
+    const { version, content } = letter;
+    return { version, content: { ...content, greeting: `Dear customer, ${i},` } };
+  };
+  const bare = await learn(servers, 'autosave', { path, method: 'PUT', body: typed(-1) });
+  const read = await fetch(app + path, { headers });
+  letter = (await read.json()) as LetterView;
+  const times: { app: number[]; bare: number[] } = { app: [], bare: [] };
+  for (let i = 0; i < SAVES; i += 1) {
+    const saved = await ask(app + path, 'PUT', typed(i));
+    letter = saved.answer;
+    times.app.push(saved.ms);
+    times.bare.push((await ask(bare, 'POST', {})).ms);
+    letter = { ...letter, version: letter.version + 1 };
+  }
+  return {
+    what: 'A letter kept while it is written: against the bare handler',
+    value: median(times.bare.slice(SAVES / 4)) / median(times.app.slice(SAVES / 4)),
+    unit: 'times',
+    goal: { atLeast: 0.7 },
+  };
+}
+
+const entry = (id: string): object => ({
+  id,
+  kind: 'did',
+  text: 'did the sills, 2h',
+  facts: { subject: 'the sills', minutes: 120 },
+  audience: 'customer',
+});
+
+/** Whose link is open: the first car that has one. */
+async function customersPage({ app, cookie, buildId }: BenchServers): Promise<string> {
+  const build = (await (
+    await fetch(app + pathOf('buildRead', { buildId }), { headers: { cookie } })
+  ).json()) as { link: { url: string | null } | null };
+  if (!build.link?.url) throw new Error('the first car has no link for its customer');
+  return new URL(build.link.url).pathname;
+}
+
+export async function benchEndpoints(servers: BenchServers): Promise<Line[]> {
+  const { buildId } = servers;
+  const of = (route: 'entriesList' | 'buildRead' | 'costsRead') => ({ path: pathOf(route, { buildId }) });
   return [
-    ...(await compare('Floor', `${app}/api/floor`, `${bare}/floor`, cookie)),
+    ...(await compare(servers, 'Floor', { path: pathOf('floor') })),
+    ...(await compare(servers, 'Logbook (200 entries)', of('entriesList'))),
+    ...(await compare(servers, 'Build', of('buildRead'))),
+    ...(await compare(servers, 'Costs of a car', of('costsRead'))),
+    ...(await compare(servers, 'The customer’s page', { path: await customersPage(servers) })),
+    await autosave(servers),
     ...(await compare(
-      'Logbook (200 entries)',
-      `${app}/api/builds/${buildId}/entries`,
-      `${bare}/logbook`,
-      cookie,
+      servers,
+      'A line kept, 32 at once on one car',
+      { path: pathOf('entryAdd', { buildId }), bodyOf: entry },
+      32,
     )),
   ];
 }

@@ -6,7 +6,7 @@
 import type pg from 'pg';
 import { chromium } from '@playwright/test';
 import type { RouteSpec } from '../src/contract/route.ts';
-import { ROUTES } from '../src/contract/routes.ts';
+import { pathOf, ROUTES } from '../src/contract/routes.ts';
 import { fillMonth, fillTenYears } from '../tests/support/tenYears.ts';
 import { compare } from './endpoints.ts';
 import type { Line } from './line.ts';
@@ -156,12 +156,11 @@ async function yearsAgainstMonth(servers: BenchServers): Promise<Line[]> {
 
 export async function benchLarge(servers: BenchServers): Promise<Line[]> {
   await onDatabase(process.env.AVRIK_BENCH_DATABASE!, tidied(fillMonth, fillTenYears));
-  const { app, bare, cookie } = servers;
   const words = ['bracket 4711', 'br-99', 'no such part', 'tern', 'bracket 99999'];
   const searches = words.map((w) => `/api/parts?q=${encodeURIComponent(w)}`);
   return [
     ...(await yearsAgainstMonth(servers)),
-    ...(await compare('Floor, shop of ten years', `${app}/api/floor`, `${bare}/floor`, cookie)),
+    ...(await compare(servers, 'Floor, shop of ten years', { path: pathOf('floor') })),
     {
       what: 'What every car waits for, shop of ten years: one answer',
       value: await askedMs(servers, ['/api/waits']),

@@ -1,6 +1,6 @@
 /**
- * Two servers in processes of their own, on the same database: the application, and bare Express handlers that run the
- * same SQL in the same transactions and send the rows as JSON. The bare ones know no sign-in, no rules, no headers.
+ * Two servers in processes of their own, on the same database: the application, and bare Express handlers that send the
+ * same statements in the same transactions and answer with the rows. The bare ones know no sign-in, no rules, no headers.
  */
 import { spawn, type ChildProcess } from 'node:child_process';
 import pg from 'pg';
@@ -70,14 +70,8 @@ export async function startBenchServers(): Promise<BenchServers> {
   );
   const app = await launch('dist/server/main.mjs', env);
   const at = `http://localhost:${APP_PORT}`;
-  const { cookie, shopId, buildId } = await enter(at);
-  const bare = await launch('bench/bare.ts', {
-    PORT: String(BARE_PORT),
-    AVRIK_APP_URL: url.href,
-    SHOP: shopId,
-    BUILD: buildId,
-    NODE_ENV: 'production',
-  });
+  const { cookie, buildId } = await enter(at);
+  const bare = await launch('bench/bare.ts', { ...env, PORT: String(BARE_PORT), AVRIK_DEMO: '' });
   return {
     app: at,
     bare: `http://localhost:${BARE_PORT}`,
@@ -119,16 +113,15 @@ export async function onDatabase<T>(url: string, work: (client: pg.Client) => Pr
 }
 
 /** Signs in to the demo shop; answers what the handlers need. */
-async function enter(at: string): Promise<{ cookie: string; shopId: string; buildId: string }> {
+async function enter(at: string): Promise<{ cookie: string; buildId: string }> {
   const response = await fetch(`${at}/api/session/demo`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ role: 'owner' }),
   });
   const cookie = response.headers.get('set-cookie')!.split(';')[0]!;
-  const { shop } = (await response.json()) as { shop: { id: string } };
   const floor = (await (await fetch(`${at}/api/floor`, { headers: { cookie } })).json()) as {
     builds: { id: string }[];
   };
-  return { cookie, shopId: shop.id, buildId: floor.builds[0]!.id };
+  return { cookie, buildId: floor.builds[0]!.id };
 }
