@@ -2,6 +2,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import express, { Router, type Request } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import { ROUTES } from '#contract/routes.ts';
 import { Refusal } from './refusal.ts';
 import { nonceOf } from './security.ts';
@@ -19,10 +20,17 @@ export function serveClient(folder: string): Router {
   const router = Router();
   const index = path.join(folder, 'index.html');
   const html = existsSync(index) ? readFileSync(index, 'utf8') : null;
-  router.use(
-    '/assets',
-    express.static(path.join(folder, 'assets'), { immutable: true, maxAge: YEAR_MS, index: false }),
-  );
+  if (html !== null)
+    router.use(
+      '/assets',
+      // Sent as the build compressed them, which is smaller than what is compressed on the way.
+      expressStaticGzip(path.join(folder, 'assets'), {
+        index: false,
+        enableBrotli: true,
+        orderPreference: ['br'],
+        serveStatic: { immutable: true, maxAge: YEAR_MS },
+      }),
+    );
   router.use(express.static(folder, { index: false, maxAge: 3600_000 }));
   router.get('/{*page}', (req, res) => {
     // A missing asset or API address is missing; it is not the page.
