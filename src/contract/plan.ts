@@ -37,16 +37,6 @@ export interface PlanCarView {
   placeId: string | null;
   placedAt: string | null;
   pinned: Pinned | null;
-  /** The first thing its logbook says it waits for. */
-  waitsFor: string | null;
-}
-
-/** A task that could be begun, were the car at such a place. */
-export interface WantedPlaceView {
-  kind: PlaceKind;
-  buildId: string;
-  nickname: string;
-  task: string;
 }
 
 /** A piece that stands somewhere: an engine on its stand, a body off its frame. */
@@ -77,5 +67,4 @@ export interface PlanView {
   cars: PlanCarView[];
   pieces: PlanPieceView[];
   away: PlanBatchView[];
-  wanted: WantedPlaceView[];
 }

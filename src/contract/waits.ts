@@ -1,3 +1,4 @@
+import type { PlaceWanted } from '#core/graph/readiness.ts';
 import type { Hold } from '#core/waits/binding.ts';
 
 export interface BuildWaitView {
@@ -9,6 +10,8 @@ export interface BuildWaitView {
   others: Hold[];
   /** Each way to get it going, as the holds that all have to end: by their place among the binding one and the others. */
   ways: number[][];
+  /** Tasks that nothing else holds up than where the car stands. */
+  places: PlaceWanted[];
 }
 
 export interface WaitsView {

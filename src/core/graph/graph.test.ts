@@ -9,7 +9,7 @@ import type { Hold } from '../waits/binding.ts';
 import { freeingActs } from '../waits/frees.ts';
 import type { Task } from '../work/tasks.ts';
 import { buildHolds, type BuildToJudge } from './build.ts';
-import { firstMove, readiness, wordsAt, type Ground, type TaskToDo } from './readiness.ts';
+import { firstMove, placeWanted, readiness, wordsAt, type Ground, type TaskToDo } from './readiness.ts';
 
 const NOW = '2026-03-11T10:00:00.000Z';
 
@@ -62,6 +62,20 @@ describe('a task', () => {
     ]);
     const there = ground([axle], { standing: [hearse()] });
     expect(readiness(axle, { ...there, build: { ...there.build, placeKind: 'lift' } })).toEqual([]);
+  });
+
+  test('its place is wanted where nothing else holds it, with who stands there and what would make room', () => {
+    const wanted = (more: Partial<Ground>) => {
+      const there = ground([axle], more);
+      return placeWanted(axle, readiness(axle, there), there)?.words ?? null;
+    };
+    expect(wanted({})).toBe('move it to Lift 1, which is free');
+    expect(wanted({ standing: [hearse()] })).toBe('needs a lift: taken by the hearse; move the hearse');
+    const rest = { words: 'Ruan is at sea', act: 'ask Ruan', since: '2026-03-01', until: null };
+    expect(wanted({ standing: [hearse()], rest })).toBeNull();
+    expect(wanted({ rest })).toBeNull();
+    const { build } = ground([]);
+    expect(wanted({ build: { ...build, placeKind: 'lift' } })).toBeNull();
   });
 
   test('a taken booth does not hide that the painter is sick', () => {

@@ -194,3 +194,23 @@ export function firstMove({ place }: TaskToDo, g: Ground): string | null {
   const { free } = freeOf(place, g.places, g.standing);
   return free && `move it to ${free.name}, which is free`;
 }
+
+/** A task that could be begun, were its car at such a place. */
+export interface PlaceWanted {
+  task: string;
+  kind: PlaceKind;
+  /** Who stands there and what would make room, or where it is free. */
+  words: string;
+}
+
+/** @param holds what holds the task, from `readiness` */
+export function placeWanted(
+  t: TaskToDo,
+  [hold, ...more]: readonly TaskHold[],
+  g: Ground,
+): PlaceWanted | null {
+  const { task, place } = t;
+  if (task.state !== 'to do' || !isForCar(place) || place === g.build.placeKind) return null;
+  if (more.length > 0 || (hold && hold.kind !== 'place')) return null;
+  return { task: task.title, kind: place, words: hold ? `${hold.words}; ${hold.act}` : firstMove(t, g)! };
+}

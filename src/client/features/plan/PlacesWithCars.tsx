@@ -9,8 +9,9 @@ import {
 } from 'react-aria-components';
 import { styled } from 'styled-components';
 import type { PlanCarView, PlanPieceView, PlanPlaceView } from '#contract/plan.ts';
+import type { BuildWaitView } from '#contract/waits.ts';
 import { GRID, type Spot } from '#core/plan/floorPlan.ts';
-import { withArticle } from '#core/log/sentences.ts';
+import type { Hold } from '#core/waits/binding.ts';
 import { daysBetween, dayOf } from '#core/time/days.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -107,6 +108,8 @@ interface PlacesProps {
   places: readonly (PlanPlaceView & { spot: Spot })[];
   cars: readonly PlanCarView[];
   pieces: readonly PlanPieceView[];
+  /** What holds each car. */
+  waits: readonly BuildWaitView[];
   onMove: (car: PlanCarView, place: PlanPlaceView) => void;
   onOpen: (car: PlanCarView) => void;
   onMovePiece: (piece: PlanPieceView, place: PlanPlaceView) => void;
@@ -127,7 +130,7 @@ type OnePlaceProps = Omit<PlacesProps, 'places'> & { place: PlanPlaceView & { sp
 
 type Standing = { id: string } & ({ car: PlanCarView } | { piece: PlanPieceView });
 
-function OnePlace({ place, cars, pieces, onMove, onOpen, onMovePiece, onOpenPiece }: OnePlaceProps) {
+function OnePlace({ place, cars, pieces, waits, onMove, onOpen, onMovePiece, onOpenPiece }: OnePlaceProps) {
   const here: Standing[] = [
     ...cars.filter((c) => c.placeId === place.id).map((car) => ({ id: car.buildId, car })),
     ...pieces.filter((p) => p.placeId === place.id).map((piece) => ({ id: piece.id, piece })),
@@ -171,7 +174,7 @@ function OnePlace({ place, cars, pieces, onMove, onOpen, onMovePiece, onOpenPiec
               <Button $look="quiet" aria-label={`The ${item.car.nickname}`} onPress={() => onOpen(item.car)}>
                 {item.car.nickname}
               </Button>
-              <Stands car={item.car} />
+              <Stands car={item.car} heldBy={waits.find((w) => w.buildId === item.id)?.binding ?? null} />
             </Car>
           ) : (
             <Piece id={item.id} textValue={pieceName(item.piece)}>
@@ -196,10 +199,10 @@ function OnePlace({ place, cars, pieces, onMove, onOpen, onMovePiece, onOpenPiec
 
 const pieceName = (p: PlanPieceView): string => `${p.what} of the ${p.nickname}`;
 
-function Stands({ car }: { car: PlanCarView }) {
+function Stands({ car, heldBy }: { car: PlanCarView; heldBy: Hold | null }) {
   const { today } = useManner();
   const { timeZone } = useShop().shop;
-  if (!car.pinned) return car.waitsFor === null ? null : <Small>waits for {withArticle(car.waitsFor)}</Small>;
+  if (!car.pinned) return heldBy && <Small>waits for {heldBy.what}</Small>;
   const days = daysBetween(dayOf(car.pinned.since, timeZone), today);
   return (
     <Small>

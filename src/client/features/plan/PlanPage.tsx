@@ -1,11 +1,12 @@
 /** The plan of the shop with the cars standing in it: moved by drag, by keyboard, or by the log line. */
 import { lazy, Suspense, useState } from 'react';
-import { useSuspenseQuery } from '@tanstack/react-query';
+import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import type { PlanCarView, PlanPieceView, PlanView, WantedPlaceView } from '#contract/plan.ts';
-import { arrange, freeOf } from '#core/plan/floorPlan.ts';
-import { agoInWords, dayOf, formatDay } from '#core/time/days.ts';
+import type { PlanCarView, PlanPieceView, PlanView } from '#contract/plan.ts';
+import type { BuildWaitView } from '#contract/waits.ts';
+import { arrange } from '#core/plan/floorPlan.ts';
+import { formatDay } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
@@ -13,6 +14,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Head, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, size, space } from '../../ui/tokens.ts';
 import { PlacesWithCars } from './PlacesWithCars.tsx';
+import { waitsQuery } from '../waits/index.ts';
 import { planQuery, useMoveCar, useStandPiece } from './plan.queries.ts';
 
 const Vendors = styled.div`
@@ -37,6 +39,8 @@ const DrawPlan = lazy(() => import('./DrawPlan.tsx'));
 
 export default function PlanPage() {
   const { data: plan } = useSuspenseQuery(planQuery);
+  // Cars stand where they stand before it is known what holds them.
+  const waits = useQuery(waitsQuery).data?.waits ?? [];
   const { seesPrices } = useShop();
   const [drawing, setDrawing] = useState(false);
   const [open, setOpen] = useState<PlanCarView | null>(null);
@@ -76,6 +80,7 @@ export default function PlanPage() {
           <PlacesWithCars
             places={places}
             cars={plan.cars}
+            waits={waits}
             onMove={(car, place) => move.mutate({ car, place })}
             onOpen={setOpen}
             pieces={plan.pieces}
@@ -87,7 +92,7 @@ export default function PlanPage() {
         )}
         <Away plan={plan} />
         <Nowhere plan={plan} onOpen={setOpen} />
-        <Wanted plan={plan} />
+        <Wanted waits={waits} />
       </Stack>
       {open && (
         <Suspense>
@@ -158,32 +163,22 @@ function Nowhere({ plan, onOpen }: { plan: PlanView; onOpen: (car: PlanCarView) 
   );
 }
 
-function Wanted({ plan }: { plan: PlanView }) {
-  if (plan.wanted.length === 0) return null;
+/** What could be begun, were its car elsewhere. */
+function Wanted({ waits }: { waits: readonly BuildWaitView[] }) {
+  const wanted = waits.flatMap(({ buildId, nickname, places }) =>
+    places.map((p) => ({ ...p, buildId, nickname })),
+  );
+  if (wanted.length === 0) return null;
   return (
     <Panel aria-label="Waits for a place">
       <Head>Waits for a place</Head>
       <ul>
-        {plan.wanted.map((w) => (
+        {wanted.map((w) => (
           <li key={w.buildId + w.task}>
-            <Link to={`/builds/${w.buildId}/work`}>{w.nickname}</Link>: {w.task}, {w.kind}.{' '}
-            <WhoHolds plan={plan} wanted={w} />
+            <Link to={`/builds/${w.buildId}/work`}>{w.nickname}</Link>: {w.task}, {w.words}.
           </li>
         ))}
       </ul>
     </Panel>
   );
-}
-
-function WhoHolds({ plan, wanted }: { plan: PlanView; wanted: WantedPlaceView }) {
-  const { today } = useManner();
-  const { timeZone } = useShop().shop;
-  const { free, heldBy } = freeOf(wanted.kind, plan.places, plan.cars);
-  if (free) return <Quiet>{free.name} is free.</Quiet>;
-  if (heldBy.length === 0) return <Quiet>The shop has none.</Quiet>;
-  const words = heldBy.map((c) => {
-    const since = c.placedAt ? `, there since ${agoInWords(dayOf(c.placedAt, timeZone), today)}` : '';
-    return `${c.nickname}${since}${c.pinned ? `, does not roll: ${c.pinned.by}` : ''}`;
-  });
-  return <Quiet>Taken by {words.join('; ')}.</Quiet>;
 }

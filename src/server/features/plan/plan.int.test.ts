@@ -4,6 +4,7 @@
  */
 import { beforeAll, expect, test } from '@jest/globals';
 import { pathOf } from '#contract/routes.ts';
+import type { WaitsView } from '#contract/waits.ts';
 import type { PlanView } from '#contract/plan.ts';
 import { line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
@@ -84,8 +85,13 @@ test('a task that only waits for its place is named; where the car stands there,
     needs: [],
   };
   await it.owner.put(pathOf('taskPut', { buildId, taskId })).send(task).expect(200);
-  const wanted = async () => (await plan()).wanted.filter((w) => w.buildId === buildId);
-  expect(await wanted()).toEqual([{ kind: 'lift', buildId, nickname: 'microcar', task: 'Axle out' }]);
+  const wanted = async () =>
+    ((await it.owner.get(pathOf('waitsRead')).expect(200)).body as WaitsView).waits.find(
+      (w) => w.buildId === buildId,
+    )!.places;
+  expect(await wanted()).toEqual([
+    { kind: 'lift', task: 'Axle out', words: expect.stringMatching(/^move it to Lift \d, which is free$/) },
+  ]);
   await move(buildId, 'lift 1').expect(200);
   expect(await wanted()).toEqual([]);
 });

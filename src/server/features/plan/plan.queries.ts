@@ -1,11 +1,4 @@
-import type {
-  Pinned,
-  PlanBatchView,
-  PlanCarView,
-  PlanPieceView,
-  PlanPlaceView,
-  WantedPlaceView,
-} from '#contract/plan.ts';
+import type { Pinned, PlanBatchView, PlanCarView, PlanPieceView, PlanPlaceView } from '#contract/plan.ts';
 import type { Tx } from '../../db/pool.ts';
 import { IS_HERE } from '../builds/index.ts';
 
@@ -17,8 +10,8 @@ export const places = (tx: Tx): Promise<PlanPlaceView[]> =>
 
 export const cars = (tx: Tx): Promise<PlanCarView[]> =>
   tx.rows(
-    `select id as "buildId", number, nickname, place_id as "placeId", placed_at as "placedAt", pinned,
-       standing -> 'waits' -> 0 ->> 'subject' as "waitsFor" from builds b
+    `select id as "buildId", number, nickname, place_id as "placeId", placed_at as "placedAt", pinned
+     from builds b
      where shop_id = :shopId and ${IS_HERE} order by number`,
   );
 
@@ -45,22 +38,6 @@ export const batchesOut = (tx: Tx): Promise<(Omit<PlanBatchView, 'number'> & { n
      ) c on c.batch_id = o.id
      where o.shop_id = :shopId and o.state = 'out' group by o.id, o.number, o.vendor, o.treatment, o.promised
      order by o.vendor, o.number`,
-  );
-
-/** Tasks that nothing else holds up than where their car stands. */
-export const wanted = (tx: Tx): Promise<WantedPlaceView[]> =>
-  tx.rows(
-    `select t.content ->> 'place' as kind, b.id as "buildId", b.nickname, t.content ->> 'title' as task
-     from tasks t
-     join builds b on b.shop_id = t.shop_id and b.id = t.build_id
-     left join places p on p.shop_id = b.shop_id and p.id = b.place_id
-     where t.shop_id = :shopId and t.state = 'to do' and ${IS_HERE} and t.content ->> 'place' is not null
-       and t.content ->> 'place' not in ('bench', 'vendor')
-       and t.content ->> 'place' is distinct from p.kind
-       and not exists (
-         select from task_needs n join tasks f on f.shop_id = n.shop_id and f.id = n.needs_id
-         where n.shop_id = t.shop_id and n.task_id = t.id and f.state in ('to do', 'going'))
-     order by b.number, t.position`,
   );
 
 export const pinnedOf = async (tx: Tx, buildId: string): Promise<Pinned | null> =>

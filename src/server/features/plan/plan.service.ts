@@ -16,7 +16,6 @@ const viewOf = async (tx: Tx, deps: Deps): Promise<PlanView> => ({
   cars: await q.cars(tx),
   pieces: await q.pieces(tx),
   away: (await q.batchesOut(tx)).map(({ number, ...b }) => ({ ...b, number: numberOf(number) })),
-  wanted: await q.wanted(tx),
 });
 
 export const readPlan = (deps: Deps, who: SignedIn): Promise<PlanView> =>
