@@ -346,15 +346,20 @@ export const saveCustomer = async (
 
 const MOST_CLOSED = 100;
 
+const closedSql = (builds: string, found: string): string =>
+  `select b.id, b.number, b.nickname, v.name as vehicle, v.year as "vehicleYear", c.name as customer,
+     b.stage, b.stage_at as "stageAt"
+   from ${builds} b
+   join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
+   join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
+   where b.shop_id = :shopId and b.stage in ('handed over', 'closed') ${found}
+   order by b.stage_at desc limit ${MOST_CLOSED}`;
+
+/** Only the newest are joined with their vehicles and customers. */
+const NEWEST = `(select * from builds where shop_id = :shopId and stage in ('handed over', 'closed')
+   order by stage_at desc limit ${MOST_CLOSED})`;
+const IS_FOUND =
+  "and position(lower(:search) in lower(concat_ws(' ', b.number, b.nickname, v.name, v.year, c.name))) > 0";
+
 export const closedBuilds = (tx: Tx, search: string): Promise<ClosedBuild[]> =>
-  tx.rows(
-    `select b.id, b.number, b.nickname, v.name as vehicle, v.year as "vehicleYear", c.name as customer,
-       b.stage, b.stage_at as "stageAt"
-     from builds b
-     join vehicles v on v.shop_id = b.shop_id and v.id = b.vehicle_id
-     join customers c on c.shop_id = b.shop_id and c.id = b.customer_id
-     where b.shop_id = :shopId and b.stage in ('handed over', 'closed')
-       and (:search = '' or position(lower(:search) in lower(concat_ws(' ', b.number, b.nickname, v.name, v.year, c.name))) > 0)
-     order by b.stage_at desc limit ${MOST_CLOSED}`,
-    { search },
-  );
+  search === '' ? tx.rows(closedSql(NEWEST, '')) : tx.rows(closedSql('builds', IS_FOUND), { search });
