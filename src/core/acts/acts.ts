@@ -47,7 +47,7 @@ export interface ActOn {
   isDone?: boolean | undefined;
   /** On stop and work: minutes that are left of it, where somebody said so. */
   toGoMinutes?: number | undefined;
-  /** On receive: so many of them came, and the others are still to come; all of them where it is absent. */
+  /** On receive and come back: so many of them came, and the others are still to come; all of them where it is absent. */
   count?: number | undefined;
   /** On receive: how it was when it was looked at; right where nothing else is said. */
   check?: Check | undefined;

@@ -148,6 +148,14 @@ describe('what a line does', () => {
     expect([does.length, asks]).toEqual([1, []]);
   });
 
+  test('some of what went out came back', () => {
+    const hinges = thing('piece', 'door hinges', { state: 'out', quantity: 4, vendor: 'Halcyon Platers' });
+    expect(match('2 of the door hinges back from Halcyon Platers', [hinges]).does).toMatchObject([
+      { act: 'come back', count: 2, thing: hinges },
+    ]);
+    expect(match('door hinges back from Halcyon Platers', [hinges]).does[0]).not.toHaveProperty('count');
+  });
+
   test('all of them are no part of them, and more than are on order are asked about', () => {
     expect(match('4 of 4 hydraulic hoses arrived', [hoses]).does[0]).not.toHaveProperty('count');
     expect(doesOf('6 hydraulic hoses arrived', [hoses])).toEqual([]);

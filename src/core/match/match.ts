@@ -154,11 +154,11 @@ function likenessTo(subject: Name, { type, name }: OpenThing): number {
   );
 }
 
-/** So many of a part came, where the line says fewer than are on order; undefined where all of them did. */
-function someOf({ facts }: SaidLine, { act }: Rule, { type, quantity = 1 }: OpenThing): number | undefined {
+/** So many of them came, where the line says fewer than are still to come; undefined where all of them did. */
+function someOf({ facts }: SaidLine, { act }: Rule, { quantity = 1 }: OpenThing): number | undefined {
   const count = facts.quantity;
-  const isSome =
-    act === 'receive' && type === 'part' && count !== undefined && count >= 1 && count < quantity;
+  const comes = act === 'receive' || act === 'come back';
+  const isSome = comes && count !== undefined && count >= 1 && count < quantity;
   return isSome && Number.isInteger(count) ? count : undefined;
 }
 

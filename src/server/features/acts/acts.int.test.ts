@@ -5,6 +5,7 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import type { EntryAddDto, EntryView, OpenThingsView } from '#contract/entries.ts';
+import type { OutworkView } from '#contract/outwork.ts';
 import type { PartsView, PartView } from '#contract/parts.ts';
 import { pathOf } from '#contract/routes.ts';
 import type { TaskView, WorkView } from '#contract/work.ts';
@@ -488,6 +489,29 @@ test('what is back from its vendor is checked in with its batch, and out again w
   await takeBack(buildId, entry.id).expect(200);
   expect((await batch()).state).toBe('out');
   expect(await things(buildId)).toMatchObject([{ state: 'out' }]);
+});
+
+test('some of what is out comes back; the rest is still out, and each is taken back by its line', async () => {
+  const buildId = await makeBuild(it.owner);
+  const { pieceId, batchId } = await pieceOut(buildId, { what: 'door hinges', count: 4 });
+  const back = (count?: number): ActOn[] => [{ act: 'come back', type: 'piece', id: pieceId, count }];
+  const said = { kind: 'arrived', text: '3 of the hinges are back', facts: { subject: 'hinges' } } as const;
+  const isOut = async (): Promise<[string, number | undefined]> => {
+    const { batches } = (await it.owner.get(pathOf('outworkRead')).expect(200)).body as OutworkView;
+    return [batches.find((b) => b.id === batchId)!.state, (await things(buildId))[0]?.quantity];
+  };
+  const refused = await say(buildId, back(5), said).expect(400);
+  expect(refused.body.fields).toEqual([
+    { field: 'does', reason: 'of “door hinges” only 4 are still to come' },
+  ]);
+  const some = await kept(buildId, back(3), said);
+  expect(await isOut()).toEqual(['out', 1]);
+  const rest = await kept(buildId, back(), { ...said, text: 'the last hinge is back' });
+  expect(await isOut()).toEqual(['back', undefined]);
+  expect((await takeBack(buildId, some.id).expect(409)).body.detail).toMatch(/“door hinges” since/);
+  await takeBack(buildId, rest.id).expect(200);
+  await takeBack(buildId, some.id).expect(200);
+  expect(await isOut()).toEqual(['out', 4]);
 });
 
 describe('one day a thing', () => {

@@ -20,8 +20,9 @@ export const countedThings = (tx: Tx, buildId: string): Promise<CountedThing[]> 
         and state in ('to find', 'to order', 'ordered', 'arrived')
       order by made_at desc, id limit ${MOST})
      union all
-     (select 'piece', p.id, p.content ->> 'what', p.state, (p.content ->> 'count')::int, b.vendor from pieces p
+     (select 'piece', p.id, p.content ->> 'what', p.state, g.sent - g.back, b.vendor from pieces p
       join batches b on b.shop_id = p.shop_id and b.id = p.batch_id
+      join batch_pieces g on g.shop_id = p.shop_id and g.batch_id = p.batch_id and g.piece_id = p.id
       where p.shop_id = :shopId and p.build_id = :buildId and p.removed_at is null and p.state in ('out', 'missing')
       order by p.made_at, p.id limit ${MOST})`,
     { buildId },

@@ -129,7 +129,8 @@ const LEFT: Readonly<Record<Exclude<PieceAct, 'expect'>, readonly PieceState[]>>
   'off again': ['ready'],
   stand: ['off', 'ready'],
   send: ['out'],
-  'come back': ['ready', 'off', 'missing'],
+  // Out, where some of it is still to come.
+  'come back': ['ready', 'off', 'missing', 'out'],
 };
 
 /** Takes back what an entry did to a piece; refused where something was done with it since. */

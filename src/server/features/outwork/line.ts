@@ -1,4 +1,4 @@
-/** What is away from a car, as a line of the log names it: waited for, or back, whole, and right as far as it was looked at. */
+/** What is away from a car, as a line of the log names it: waited for, or back, right as far as it was looked at. */
 import type { DoneAct, LineAct } from '#core/acts/acts.ts';
 import { dayOf, type Day } from '#core/time/days.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -46,8 +46,10 @@ export const preparePiece: Prepare = async (call) => {
   if (!batch || batch.state === 'filling') throw invalidAt('does', `“${piece.content.what}” is not out`);
   if (act.act === ('expect' satisfies LineAct)) return expected(call, batch);
   const went = (await q.piecesInBatches(tx, [batch.id])).find((p) => p.piece_id === piece.id)!;
-  const count = went.sent - went.back;
-  if (count <= 0) throw invalidAt('does', `“${piece.content.what}” is back already`);
+  const toCome = went.sent - went.back;
+  if (toCome <= 0) throw invalidAt('does', `“${piece.content.what}” is back already`);
+  const count = act.count ?? toCome;
+  if (count > toCome) throw invalidAt('does', `of “${piece.content.what}” only ${toCome} are still to come`);
   return {
     done: doneTo('come back', piece.id, backBefore(piece, batch, went)),
     perform: async () => {
