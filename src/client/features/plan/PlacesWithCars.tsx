@@ -51,7 +51,7 @@ const Cars = styled(GridList)`
   outline: none;
   min-height: ${touch};
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(10.5rem, 100%), 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(10.5rem, 100%), 1fr));
   align-content: start;
   &[data-drop-target] {
     background: ${color.blueingWash};
@@ -66,6 +66,7 @@ const Car = styled(GridListItem)`
   display: flex;
   flex-wrap: wrap;
   align-items: center;
+  align-content: flex-start;
   margin: 2px;
   border-left: 4px solid ${color.blueing};
   background: ${color.blueingWash};
@@ -202,7 +203,7 @@ const pieceName = (p: PlanPieceView): string => `${p.what} of the ${p.nickname}`
 function Stands({ car, heldBy }: { car: PlanCarView; heldBy: Hold | null }) {
   const { today } = useManner();
   const { timeZone } = useShop().shop;
-  if (!car.pinned) return heldBy && <Small>waits for {heldBy.what}</Small>;
+  if (!car.pinned) return heldBy && <Small>held up: {heldBy.what}</Small>;
   const days = daysBetween(dayOf(car.pinned.since, timeZone), today);
   return (
     <Small>
