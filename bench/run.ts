@@ -10,6 +10,7 @@ import { benchLarge } from './large.ts';
 import { benchNarrations } from './narrations.ts';
 import { benchParser } from './parser.ts';
 import type { Line } from './line.ts';
+import { benchScreens } from './screens.ts';
 import { benchUploads } from './uploads.ts';
 import { startBenchServers } from './servers.ts';
 
@@ -36,6 +37,7 @@ const PARTS = {
   uploads: benchUploads,
   book: benchBook,
   endpoints: benchEndpoints,
+  screens: benchScreens,
   browser: benchBrowser,
   // Fills the shop for what comes after it, so it comes last.
   large: benchLarge,

@@ -7,7 +7,7 @@ import { useBuildChanged } from '../features/entries/entries.queries.ts';
 
 const RETRY_MS = 3000;
 /** What others log is read at once while it is seldom; however much it is, once a second in the long run. */
-const BURST = 10;
+const BURST = 3;
 const APART_MS = 1000;
 
 /**

@@ -26,7 +26,7 @@ const todo = (
 const ground = (tasks: readonly TaskToDo[], more: Partial<Ground> = {}): Ground => ({
   now: NOW,
   timeZone: 'Europe/London',
-  build: { id: 'rally', customer: 'Ruan Teague', placeKind: 'yard', lastAt: '2026-03-09T10:00:00.000Z' },
+  build: { id: 'rally', customer: 'Ruan Teague', placeKind: 'yard', idleSince: '2026-03-09' },
   tasks: new Map(tasks.map((t) => [t.task.id, t.task])),
   lines: new Map(),
   places: [{ id: 'lift', name: 'Lift 1', kind: 'lift', closed: false }],

@@ -31,7 +31,8 @@ export interface Ground {
   /** The instant, and the shop's time zone. */
   now: string;
   timeZone: string;
-  build: { id: string; customer: string; placeKind: PlaceKind | null; lastAt: string };
+  /** `idleSince`: the day on which something was last done to it. */
+  build: { id: string; customer: string; placeKind: PlaceKind | null; idleSince: Day };
   tasks: ReadonlyMap<string, Task>;
   /** Of the lines that tasks belong to: why work on it is refused, or null. */
   lines: ReadonlyMap<string, { title: string; whyNot: string | null }>;
@@ -68,8 +69,7 @@ const isForCar = (place: PlaceKind | null): place is PlaceKind =>
   place !== null && place !== 'vendor' && place !== 'bench';
 
 function waitHold(w: Waiting, { task }: TaskToDo, g: Ground): TaskHold {
-  const since = dayOf(g.build.lastAt, g.timeZone);
-  const base = { since, until: null, task: task.title, words: w.words };
+  const base = { since: g.build.idleSince, until: null, task: task.title, words: w.words };
   if (w.from !== undefined)
     return {
       ...base,
@@ -105,7 +105,7 @@ function placeHold({ task, place }: TaskToDo, g: Ground): TaskHold | null {
   return {
     kind: 'place',
     what: `a ${place} for “${task.title}”`,
-    since: dayOf(g.build.lastAt, g.timeZone),
+    since: g.build.idleSince,
     until: null,
     act,
     task: task.title,
@@ -141,7 +141,7 @@ function lineHold({ task, lineId }: TaskToDo, g: Ground): TaskHold | null {
   return {
     kind: 'answer',
     what: `a yes to “${line.title}”`,
-    since: dayOf(g.build.lastAt, g.timeZone),
+    since: g.build.idleSince,
     until: null,
     act: `ask ${g.build.customer}`,
     task: task.title,

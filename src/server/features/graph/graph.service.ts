@@ -158,11 +158,12 @@ export async function graphOf(
       const needsLines =
         only !== undefined || ofBuild.some((t) => t.task.state === 'to do' && t.lineId !== null);
       const lines = needsLines ? await workableLines(tx, deps, b.id, withPrices) : [];
+      const idleSince = on(shop, b.lastAt);
       return inItsTurn(tx, () => {
         const ground: Ground = {
           now,
           timeZone,
-          build: { id: b.id, customer: b.customer, placeKind: b.placeKind, lastAt: b.lastAt },
+          build: { id: b.id, customer: b.customer, placeKind: b.placeKind, idleSince },
           tasks: new Map(ofBuild.map((t) => [t.task.id, t.task])),
           lines: new Map(lines.map((l) => [l.id, l])),
           places,
@@ -182,7 +183,7 @@ export async function graphOf(
             ...own(parts).map((p) => partHold(shop, p)),
             ...own(pieces).map(awayHold),
           ],
-          idleSince: on(shop, b.lastAt),
+          idleSince,
         });
         return {
           buildId: b.id,

@@ -29,9 +29,8 @@ const RETRY_MS = 1000;
 const SESSIONS = 'avrik_sessions';
 /** What comes within this time of the last news is told together. */
 const TOGETHER_MS = 100;
-/** How often it is looked for what other processes changed, as long as a screen is open; and at most after changes of this one. */
+/** How often it is looked for what other processes changed, as long as a screen is open. */
 const LOOK_MS = 250;
-const LOOK_AT_MOST_MS = 20;
 const IDLE_TICKS = 20;
 /** Rows are kept so long: a process that could not look for half of it has its screens read everything anew. */
 const KEPT_MS = 600_000;
@@ -64,7 +63,10 @@ export class LiveHub {
 
   /** What was visible when it was looked last. */
   private seen: { snapshot: string; at: number } | null = null;
-  private looking: 'no' | 'yes' | 'again' = 'no';
+  private isLooking = false;
+  /** Looked a moment ago after a change of this process, and whether another came since. */
+  private rests = false;
+  private isDue = false;
   private ticks = 0;
   private readonly timers: NodeJS.Timeout[] = [];
   private readonly forgetCommits: () => void;
@@ -115,17 +117,24 @@ export class LiveHub {
     if (this.listeners.size > 0 || this.ticks % IDLE_TICKS === 0) void this.look();
   }
 
-  /** Looks after a change of this process; after many at once, not after each. */
+  /** Looks after a change of this process: at once, and what follows at its heels together. */
   private soon(): void {
     if (this.listeners.size === 0) return;
-    if (this.looking !== 'no') this.looking = 'again';
-    else void this.look();
+    if (this.rests) return void (this.isDue = true);
+    this.rests = true;
+    // What was begun before the change may not see it.
+    this.isDue = this.isLooking;
+    void this.look();
+    setTimeout(() => {
+      this.rests = false;
+      if (this.isDue) this.soon();
+    }, TOGETHER_MS).unref();
   }
 
   private async look(): Promise<void> {
     const { client, seen } = this;
-    if (this.looking !== 'no' || !client || !seen) return;
-    this.looking = 'yes';
+    if (this.isLooking || !client || !seen) return;
+    this.isLooking = true;
     try {
       if (Date.now() - seen.at > KEPT_MS / 2) await this.readAllAnew(client);
       else {
@@ -137,9 +146,7 @@ export class LiveHub {
       this.deps.log.warn({ err }, 'live news: could not look, connecting anew');
       this.reconnect(client);
     }
-    const isDue = (this.looking as string) === 'again';
-    this.looking = 'no';
-    if (isDue) setTimeout(() => this.soon(), LOOK_AT_MOST_MS).unref();
+    this.isLooking = false;
   }
 
   private reconnect(client: pg.Client): void {
@@ -198,6 +205,7 @@ export class LiveHub {
     clearTimeout(this.retry);
     for (const timer of this.timers) clearInterval(timer);
     this.forgetCommits();
+    this.seen = null;
     this.listeners.clear();
     await this.client?.end().catch(() => undefined);
   }
