@@ -100,7 +100,7 @@ export const toRow = (r: RowColumns): BuildRow => ({
 export const IS_HERE = "b.stage in ('open', 'finished')";
 
 /** Every build on the floor; the benchmark runs the very same SQL. */
-export const FLOOR_SQL = `select ${ROW_COLUMNS} ${ROW_FROM} where b.shop_id = :shopId and ${IS_HERE} order by b.number`;
+const FLOOR_SQL = `select ${ROW_COLUMNS} ${ROW_FROM} where b.shop_id = :shopId and ${IS_HERE} order by b.number`;
 
 export const floorRows = (tx: Tx): Promise<RowColumns[]> => tx.rows(FLOOR_SQL);
 

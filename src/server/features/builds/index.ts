@@ -3,7 +3,6 @@ export {
   buildDetail,
   buildExists,
   buildForUpdate,
-  FLOOR_SQL,
   insertBuild,
   insertCustomer,
   insertVehicle,

@@ -186,7 +186,7 @@ export function logbookPage(tx: Tx, page: LogbookPage): Promise<NowRow[]> {
 }
 
 /** The page's SQL by itself, so that the benchmark runs the very same. */
-export function logbookSql({ buildId, kinds, q, before, limit }: LogbookPage): {
+function logbookSql({ buildId, kinds, q, before, limit }: LogbookPage): {
   sql: string;
   bindings: Bindings;
 } {

@@ -20,7 +20,6 @@ export {
   entryById,
   entryNow,
   lastSeq,
-  logbookSql,
   wasTakenBack,
   toEntry,
   type EntryRow,
