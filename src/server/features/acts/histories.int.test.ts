@@ -6,33 +6,17 @@
  */
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import supertest from 'supertest';
-import type { LetterView } from '#contract/letters.ts';
-import type { EntriesView, EntryAddDto, EntryView, OpenThingsView } from '#contract/entries.ts';
-import type { BuildView, FloorView } from '#contract/builds.ts';
-import type { CostsDeskView, CostsView } from '#contract/costs.ts';
-import type { JobsView } from '#contract/jobs.ts';
+import type { EntriesView, EntryAddDto, EntryView } from '#contract/entries.ts';
+import type { BuildView } from '#contract/builds.ts';
 import type { OutworkView, PiecesView } from '#contract/outwork.ts';
-import type { PartsView } from '#contract/parts.ts';
 import { pathOf } from '#contract/routes.ts';
-import type { BuildWaitView, WaitsView } from '#contract/waits.ts';
-import type { TaskView, WorkView } from '#contract/work.ts';
+import type { WorkView } from '#contract/work.ts';
 import type { ActOn, OpenThing, ThingType } from '#core/acts/acts.ts';
-import { jobMoney } from '#core/jobs/jobs.ts';
-import { standingFromLogbook } from '#server/features/entries/index.ts';
-import { inShop } from '#server/db/pool.ts';
-import { escapeHtml } from '#core/update/escape.ts';
-import { allItems, figuresTold } from '#core/update/letter.ts';
-import { formatMoney } from '#core/money/money.ts';
-import { formatMinutes } from '#core/time/hours.ts';
-import { wrongSums } from '#tests/support/ledger.ts';
+import { agree, letterAgrees, pages, reader, things } from '#tests/support/agreeing.ts';
 import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
 const it = openShop('histories');
-
-const read = async <T>(path: string): Promise<T> => (await it.owner.get(path).expect(200)).body as T;
-const things = async (buildId: string): Promise<OpenThing[]> =>
-  (await read<OpenThingsView>(pathOf('openThings', { buildId }))).things;
+const read = reader(it);
 
 /** Of an entry that was kept, what putting it right needs. */
 type Kept = Pick<EntryView, 'id' | 'kind' | 'text' | 'facts' | 'audience'>;
@@ -167,122 +151,6 @@ function said(
   }
 }
 
-/** Everything that the pages say of a build, but for how often it was changed. */
-async function pages(buildId: string) {
-  const [
-    costs,
-    desk,
-    { waits },
-    floor,
-    build,
-    work,
-    { parts },
-    partsDesk,
-    { jobs },
-    { pieces },
-    outwork,
-    open,
-  ] = await Promise.all([
-    read<CostsView>(pathOf('costsRead', { buildId })),
-    read<CostsDeskView>(pathOf('costsDesk')),
-    read<WaitsView>(pathOf('waitsRead')),
-    read<FloorView>(pathOf('floor')),
-    read<BuildView>(pathOf('buildRead', { buildId })),
-    read<WorkView>(pathOf('workRead', { buildId })),
-    read<PartsView>(pathOf('partsRead', { buildId })),
-    read<{ parts: PartsView['parts'] }>(pathOf('partsDesk')),
-    read<JobsView>(pathOf('jobsRead', { buildId })),
-    read<PiecesView>(pathOf('piecesRead', { buildId })),
-    read<OutworkView>(pathOf('outworkRead')),
-    things(buildId),
-  ]);
-  return {
-    ...{ build, work, parts, open, costs, jobs, pieces },
-    batches: outwork.batches.filter((b) => b.pieces.some((p) => p.buildId === buildId)),
-    partsDesk: partsDesk.parts.filter((p) => p.buildId === buildId),
-    held: waits.find((w) => w.buildId === buildId)!,
-    row: floor.builds.find((b) => b.id === buildId)!,
-    onDesk: desk.builds.find((b) => b.buildId === buildId),
-  };
-}
-type Pages = Awaited<ReturnType<typeof pages>>;
-
-/** One fact, one value, wherever it stands. */
-async function agree(buildId: string, p: Pages): Promise<void> {
-  // Money: the desk of all cars and the page of this one.
-  if (p.onDesk) expect(p.onDesk.build).toEqual(p.costs.build);
-  else expect([p.costs.lines, p.costs.build.costMinor]).toEqual([[], 0]);
-  const last = p.costs.overTime.at(-1)!;
-  expect([last.spentMinor, last.committedMinor]).toEqual([
-    p.costs.build.spentMinor,
-    p.costs.build.committedMinor,
-  ]);
-  // Hours: the build page, and lines, tasks and what nobody put on a line.
-  const onLines = p.costs.lines.reduce((sum, l) => sum + l.spentMinutes, 0);
-  const borne = p.costs.borne.reduce((sum, b) => sum + b.minutes, 0);
-  expect(onLines + borne).toBe(p.build.workedMinutes);
-  // Waits: the Floor and the build page show what is typed; what holds it binds once.
-  expect(p.row.waits).toEqual(p.build.waits);
-  expect(p.row.doing).toEqual(p.build.doing);
-  // It rests as long as the wait that says so is open.
-  for (const pause of p.build.pauses.filter((x) => x.to === null))
-    expect(p.build.waits.map((w) => w.entryId)).toContain(pause.entryId);
-  bindsOnce(p.held, p.work.tasks);
-  // Parts: the desk of all cars shows what is open of this one, as it is here.
-  for (const part of p.partsDesk) expect(part).toEqual(p.parts.find((own) => own.id === part.id));
-  const ordered = p.parts.filter((x) => x.state === 'ordered').map((x) => x.id);
-  expect(p.open.flatMap((t) => (t.type === 'part' && t.state === 'ordered' ? [t.id] : [])).sort()).toEqual(
-    ordered.sort(),
-  );
-  // Tasks: why they cannot be begun is one answer.
-  for (const task of p.work.tasks.filter((t) => t.state === 'to do')) {
-    const open = p.open.find((t) => t.id === task.id)!;
-    expect([task.title, open.whyNot !== undefined]).toEqual([task.title, task.holds.length > 0]);
-  }
-  jobsAgree(p);
-  // What is kept with the build and in the ledger is what the logbook says.
-  const { rows } = await it.server.admin.query<{ standing: unknown }>(
-    'select standing from builds where id = $1',
-    [buildId],
-  );
-  expect(rows[0]!.standing).toEqual(
-    await inShop(it.server.deps.db, it.shop.id, (tx) => standingFromLogbook(tx, buildId, 'Europe/London')),
-  );
-  expect(await wrongSums(it.server.admin)).toEqual([]);
-}
-
-/** Everything is of one job, and the jobs together come to what the lines and the tasks come to. */
-function jobsAgree({ jobs, work, costs }: Pages): void {
-  const ids = (of: readonly { id: string }[]): string[] => of.map((x) => x.id).sort();
-  const findings = jobs.flatMap((j) => ids(j.findings));
-  expect(new Set(findings).size).toBe(findings.length);
-  expect(ids(jobs.flatMap((j) => j.tasks))).toEqual(ids(work.tasks.filter((t) => t.state !== 'dropped')));
-  expect(ids(jobs.flatMap((j) => j.lines))).toEqual(ids(work.lines));
-  const sum = (of: (j: (typeof jobs)[number]) => number): number => jobs.reduce((s, j) => s + of(j), 0);
-  const money = jobs.map((j) => jobMoney(j.lines, costs.lines));
-  expect(money.reduce((s, m) => s + m.agreedMinor, 0)).toBe(costs.build.approvedMinor);
-  expect(money.reduce((s, m) => s + m.spentMinor, 0)).toBe(costs.build.spentMinor);
-  expect(money.reduce((s, m) => s + m.expectedMinor, 0)).toBe(costs.build.expectedMinor);
-  const ofTasks = costs.borne.find((b) => b.uncharged === 'task')?.minutes ?? 0;
-  expect(sum((j) => j.spentMinutes)).toBe(costs.lines.reduce((s, l) => s + l.spentMinutes, 0) + ofTasks);
-  // A job is held up where none of its tasks can be begun and nobody is at one.
-  for (const job of jobs) {
-    const own = work.tasks.filter((t) => job.tasks.some((x) => x.id === t.id));
-    const left = own.filter((t) => t.state === 'to do');
-    const isHeld =
-      left.length > 0 && left.every((t) => t.holds.length > 0) && own.every((t) => t.state !== 'going');
-    expect([job.title, job.heldBy !== null]).toEqual([job.title, isHeld]);
-  }
-}
-
-/** Exactly one thing binds a build whose tasks all wait; none binds one where somebody can work. */
-function bindsOnce({ binding, others }: BuildWaitView, tasks: readonly TaskView[]): void {
-  const left = tasks.filter((t) => t.state === 'to do' || t.state === 'going');
-  const canGoOn = left.some((t) => t.state === 'going' || t.holds.length === 0);
-  if (left.length > 0) expect([canGoOn, binding === null]).toEqual([canGoOn, canGoOn]);
-  if (binding !== null) expect(others).not.toContainEqual(binding);
-}
-
 type Did = { status: number; again: () => Promise<number> };
 
 /** What is done on a page and not by a line; undefined for all else. */
@@ -325,38 +193,6 @@ async function takeOnPage(
   if (did.status === 200)
     kept.push({ id, kind: done ? 'did' : 'hours', text: 'typed', facts, audience: 'shop' });
   return did;
-}
-
-/** The letter of this moment, and the customer’s page once it went, tell the money and the waits as the shop’s pages have them. */
-async function letterAgrees(buildId: string): Promise<void> {
-  const { costs, build, held } = await pages(buildId);
-  const say = (minor: number): string => formatMoney(minor, 'GBP', 'en-GB');
-  const drafted = await it.owner.post(pathOf('letterDraft', { buildId })).send({ id: nextId() }).expect(200);
-  const letter = drafted.body as LetterView;
-  const items = allItems(letter.content);
-  const textOf = (id: string): string | undefined => items.find((i) => i.id === id)?.text;
-  const spent = textOf('costs-spent');
-  if (spent === undefined) expect(textOf('costs-so-far')).toContain(formatMinutes(build.workedMinutes));
-  else {
-    expect(spent).toContain(say(costs.build.spentMinor));
-    if (costs.build.committedMinor > 0) expect(spent).toContain(say(costs.build.committedMinor));
-    expect(textOf('costs-end')).toContain(say(costs.build.expectedMinor));
-  }
-  for (const wait of build.waits.filter((w) => w.about === undefined))
-    expect(textOf(`wait-${wait.entryId}`)).toContain(wait.subject);
-  const waiting = items
-    .filter((i) => i.id.startsWith('held-') || i.id.startsWith('wait-'))
-    .map((i) => i.text);
-  for (const hold of [held.binding, ...held.others])
-    if (hold?.kind === 'part') expect(waiting.join('\n')).toContain(hold.what.replace(/ from .*$/, ''));
-  const sent = await it.owner
-    .post(pathOf('letterSend', { letterId: letter.id }))
-    .send({ version: letter.version, figures: figuresTold(letter.content) });
-  expect([sent.status, sent.body.detail]).toEqual([200, undefined]);
-  const { link } = await read<BuildView>(pathOf('buildRead', { buildId }));
-  const { text } = await supertest(it.server.app.express).get(new URL(link!.url!).pathname).expect(200);
-  for (const item of items.filter((i) => i.fixed && !i.leftOut))
-    expect(text).toContain(escapeHtml(item.text));
 }
 
 /** What comes off the car, goes to a vendor and comes back. */
@@ -417,7 +253,7 @@ async function take(buildId: string, next: Step, kept: Kept[]): Promise<Did | nu
   if (onPage !== undefined) return onPage;
   const out = await takeOutwork(buildId, next, send);
   if (out !== undefined) return out;
-  const open = await things(buildId);
+  const open = await things(it, buildId);
   if (next.what === 'join') {
     const [from, to] = open.filter((t) => t.type === 'job').toSpliced(0, next.pick % 2);
     if (!from || !to) return null;
@@ -474,7 +310,7 @@ test('whatever is done, all pages agree, a start does what was said of it, and t
         .send(estimateLine({ title: 'Brakes' }))
         .expect(200);
       const kept: Kept[] = [];
-      let before = await pages(buildId);
+      let before = await pages(it, buildId);
       for (const [i, next] of steps.entries()) {
         it.server.clock.set(new Date(Date.UTC(2026, 2, 11, 8, 5 * (i + 1))).toISOString());
         const mostKept = kept.length;
@@ -483,8 +319,8 @@ test('whatever is done, all pages agree, a start does what was said of it, and t
         if (did === null) continue;
         const key = `${next.what} ${did.status}`;
         done.set(key, (done.get(key) ?? 0) + 1);
-        const after = await pages(buildId);
-        await agree(buildId, after);
+        const after = await pages(it, buildId);
+        await agree(it, buildId, after);
         if (next.what === 'start') {
           const begun = after.work.tasks.find(
             (t) => t.state === 'going' && before.work.tasks.find((b) => b.id === t.id)!.state === 'to do',
@@ -496,18 +332,18 @@ test('whatever is done, all pages agree, a start does what was said of it, and t
         else expect([400, 403, 409]).toContain(did.status);
         if (did.status === 200 && next.amount % 3 === 0 && (await undo(buildId, next, newest))) {
           undone += 1;
-          expect({ after: next.what, ...withoutVersions(await pages(buildId)) }).toEqual({
+          expect({ after: next.what, ...withoutVersions(await pages(it, buildId)) }).toEqual({
             after: next.what,
             ...withoutVersions(before),
           });
           kept.splice(mostKept);
           continue;
         }
-        const now = did.status === 200 && i % 3 > 0 ? after : await pages(buildId);
+        const now = did.status === 200 && i % 3 > 0 ? after : await pages(it, buildId);
         expect(withoutVersions(now)).toEqual(withoutVersions(did.status === 200 ? after : before));
         before = now;
       }
-      await letterAgrees(buildId);
+      await letterAgrees(it, buildId);
       // Nobody is still at it when the next car comes.
       for (const { id: spellId } of before.work.spells)
         await it.owner
