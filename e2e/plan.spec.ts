@@ -10,9 +10,13 @@ test('a car is dragged, and moved by keyboard; where another stands it is refuse
   const at = (place: string) => page.getByRole('region', { name: place, exact: true });
   await expect(at('Lift 1').getByRole('button', { name: 'The camper' })).toBeVisible();
   await expect(at('Lift 2').getByText(/does not roll for \d+ days: gearbox out/)).toBeVisible();
+  const wanted = page
+    .getByRole('region', { name: 'Waits for a place' })
+    .getByRole('link', { name: 'hearse' });
+  await expect(wanted).toBeVisible();
   await at('Blast room').getByText('hearse').dragTo(at('Booth').getByRole('grid'));
   await expect(at('Booth').getByRole('button', { name: 'The hearse' })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Waits for a place' })).not.toContainText('hearse');
+  await expect(wanted).toHaveCount(0);
 
   await at('Yard').getByText('drophead').dragTo(at('Lift 1').getByRole('grid'));
   await expect(page.getByRole('alert')).toContainText(
