@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { pathOf, type RouteName } from '#contract/routes.ts';
 import { Pace } from '../shared/pace.ts';
+import { readAnew } from '../shared/reading.ts';
 import { useBuildChanged } from '../features/entries/entries.queries.ts';
 
 const RETRY_MS = 3000;
@@ -34,11 +35,11 @@ export function useLive(): void {
       source = new EventSource(pathOf('live'));
       // What was read before the connection stood may be old already.
       source.addEventListener('ready', () => {
-        void client.invalidateQueries({
-          predicate: (q) =>
-            q.queryKey[0] !== ('sessionRead' satisfies RouteName) &&
-            q.queryKey[0] !== ('letterRead' satisfies RouteName),
-        });
+        readAnew(
+          client,
+          ([route]) =>
+            route !== ('sessionRead' satisfies RouteName) && route !== ('letterRead' satisfies RouteName),
+        );
       });
       source.addEventListener('entries', (e) => {
         const { buildIds } = JSON.parse(e.data as string) as { buildIds: string[] };

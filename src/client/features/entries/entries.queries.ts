@@ -3,7 +3,7 @@ import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from 
 import type { EntryCorrectDto } from '#contract/entries.ts';
 import type { Kind } from '#core/log/kinds.ts';
 import { call } from '../../shared/api.ts';
-import { isTouched, keyOf, reading } from '../../shared/reading.ts';
+import { keyOf, reading, readTouched } from '../../shared/reading.ts';
 
 export const knownQuery = queryOptions({
   ...reading('known'),
@@ -33,15 +33,7 @@ export const openThingsQuery = (buildId: string) =>
 /** Reads again everything that entries of these builds may change. */
 export function useBuildChanged(): (...buildIds: string[]) => void {
   const client = useQueryClient();
-  return useCallback(
-    (...buildIds) => {
-      const changed = new Set<unknown>(buildIds);
-      void client.invalidateQueries({
-        predicate: ({ queryKey }) => isTouched(queryKey, changed),
-      });
-    },
-    [client],
-  );
+  return useCallback((...buildIds) => readTouched(client, new Set(buildIds)), [client]);
 }
 
 export function useCorrectEntry(buildId: string) {
