@@ -8,6 +8,7 @@ import type { AddressInfo } from 'node:net';
 import express from 'express';
 import pg from 'pg';
 import { createApp } from '../src/server/app.ts';
+import { SETTINGS } from '../src/server/db/pool.ts';
 import { openDeps } from '../src/server/environment.ts';
 
 /** A statement as it goes over the wire. */
@@ -46,7 +47,7 @@ async function learn(path: string, init: RequestInit): Promise<Statement[]> {
 }
 
 const pool = new pg.Pool({ connectionString: process.env.AVRIK_APP_URL!, max: 10 });
-pool.on('connect', (client) => void send.call(client, 'set jit = off'));
+pool.on('connect', (client) => void send.call(client, SETTINGS));
 
 interface Learnt {
   statements: Statement[];

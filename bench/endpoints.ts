@@ -20,7 +20,6 @@ const median = (values: number[]): number =>
 interface Round {
   perSecond: number;
   p95: number;
-  slowest: number;
 }
 
 /** What is asked: a page, or, with a body, a change under an id of its own each time. */
@@ -57,7 +56,6 @@ function shoot(
       resolve({
         perSecond: result.requests.average,
         p95: sorted[Math.floor(sorted.length * 0.95)]!,
-        slowest: sorted.at(-1)!,
       });
     });
     cannon.on('response', (_client, _status, _bytes, ms) => times.push(ms));

@@ -45,15 +45,14 @@ const LONGEST_WAIT = '10s';
  * planner's guesses over a shop of years have it done for statements of ten milliseconds. A plan is made once for a statement, and
  * not for its values: of what is asked side by side, planning takes longer than running.
  */
+export const SETTINGS = `set jit = off; set plan_cache_mode = force_generic_plan;
+  set statement_timeout = '${LONGEST_STATEMENT}'; set lock_timeout = '${LONGEST_WAIT}'`;
+
 const settled = (connection: pg.Client, done: (error: Error | null, connection: pg.Client) => void): void =>
-  void connection
-    .query(
-      `set jit = off; set plan_cache_mode = force_generic_plan; set statement_timeout = '${LONGEST_STATEMENT}'; set lock_timeout = '${LONGEST_WAIT}'`,
-    )
-    .then(
-      () => done(null, connection),
-      (error: Error) => done(error, connection),
-    );
+  void connection.query(SETTINGS).then(
+    () => done(null, connection),
+    (error: Error) => done(error, connection),
+  );
 
 export function openDatabase(url: string, max = 10): Database {
   return knexFactory({
