@@ -3,12 +3,21 @@ import type { HouseRuleDto, HouseRulesView, PastDto, ProposalsView, SettleDto } 
 import { EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
+const rulesRead = get('/api/shop/rules', EVERYBODY).answers<HouseRulesView>().about('house rules');
+
+const proposalsRead = get('/api/builds/:buildId/proposals', EVERYBODY)
+  .answers<ProposalsView>()
+  .about('house rules');
+
 export const houseRulesRoutes = {
-  rulesRead: get('/api/shop/rules', EVERYBODY).answers<HouseRulesView>(),
-  ruleSave: put('/api/shop/rules/:rule', ['owner']).takes<HouseRuleDto>().answers<HouseRulesView>(),
-  proposalsRead: get('/api/builds/:buildId/proposals', EVERYBODY).answers<ProposalsView>(),
-  pastSave: put('/api/builds/:buildId/past', EVERYBODY).takes<PastDto>().answers<ProposalsView>(),
+  rulesRead,
+  ruleSave: put('/api/shop/rules/:rule', ['owner'])
+    .takes<HouseRuleDto>()
+    .answersAs(rulesRead)
+    .about('house rules'),
+  proposalsRead,
+  pastSave: put('/api/builds/:buildId/past', EVERYBODY).takes<PastDto>().answersAs(proposalsRead),
   proposalsSettle: post('/api/builds/:buildId/proposals', EVERYBODY)
     .takes<SettleDto>()
-    .answers<ProposalsView>(),
+    .answersAs(proposalsRead),
 } as const;

@@ -3,10 +3,12 @@ import type { CheckpointMarkDto, FittedDto, InspectionView } from './inspection.
 import { EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
+const inspectionRead = get('/api/builds/:buildId/inspection', EVERYBODY).answers<InspectionView>();
+
 export const inspectionRoutes = {
-  inspectionRead: get('/api/builds/:buildId/inspection', EVERYBODY).answers<InspectionView>(),
+  inspectionRead,
   inspectionMark: post('/api/builds/:buildId/inspection', EVERYBODY)
     .takes<CheckpointMarkDto>()
-    .answers<InspectionView>(),
-  fittedSave: put('/api/builds/:buildId/fitted', EVERYBODY).takes<FittedDto>().answers<InspectionView>(),
+    .answersAs(inspectionRead),
+  fittedSave: put('/api/builds/:buildId/fitted', EVERYBODY).takes<FittedDto>().answersAs(inspectionRead),
 } as const;

@@ -14,15 +14,23 @@ import type { PartColumn } from '#core/parts/exchange.ts';
 import { DESK, EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
+const partsRead = get('/api/builds/:buildId/parts', EVERYBODY).answers<PartsView>().about('donors');
+
+const donorsRead = get('/api/donors', EVERYBODY).answers<DonorsView>().about('donors');
+
 export const partsRoutes = {
-  partsDesk: get('/api/parts', EVERYBODY).of('every build').asks<PartsQueryDto>().answers<PartsDeskView>(),
-  partsRead: get('/api/builds/:buildId/parts', EVERYBODY).answers<PartsView>(),
-  partPut: put('/api/builds/:buildId/parts/:partId', EVERYBODY).takes<PartPutDto>().answers<PartsView>(),
+  partsDesk: get('/api/parts', EVERYBODY)
+    .of('every build')
+    .asks<PartsQueryDto>()
+    .answers<PartsDeskView>()
+    .about('donors'),
+  partsRead,
+  partPut: put('/api/builds/:buildId/parts/:partId', EVERYBODY).takes<PartPutDto>().answersAs(partsRead),
   partsCsv: get('/api/parts/csv', DESK),
   partsImport: post('/api/builds/:buildId/parts/import', DESK)
     .takes<PartsImportDto>()
     .answers<TableView<PartColumn>>(),
-  donorsRead: get('/api/donors', EVERYBODY).answers<DonorsView>(),
-  donorPut: put('/api/donors/:donorId', EVERYBODY).takes<DonorPutDto>().answers<DonorsView>(),
-  partAct: post('/api/builds/:buildId/parts/:partId/act', EVERYBODY).takes<PartActDto>().answers<PartsView>(),
+  donorsRead,
+  donorPut: put('/api/donors/:donorId', EVERYBODY).takes<DonorPutDto>().answersAs(donorsRead).about('donors'),
+  partAct: post('/api/builds/:buildId/parts/:partId/act', EVERYBODY).takes<PartActDto>().answersAs(partsRead),
 } as const;

@@ -7,5 +7,6 @@ export const questionsRoutes = {
   questionsRead: get('/api/builds/:buildId/questions', DESK).answers<QuestionView[]>(),
   questionAnswer: post('/api/questions/:questionId/answer', DESK)
     .takes<QuestionAnswerDto>()
-    .answers<QuestionView[]>(),
+    .answers<QuestionView[]>()
+    .of('every build'),
 } as const;

@@ -14,15 +14,47 @@ export type ParamsIn<Path extends string> = Path extends `${string}:${infer Name
     ? Name
     : never;
 
+/** The same of a path that is not known before. */
+export const paramNames = (path: string): string[] => [...path.matchAll(/:(\w+)/g)].map(([, name]) => name!);
+
 /**
- * Which logbooks an answer is read from: one that was logged on makes it another. Of a route that reads below `/builds/:buildId` it is
- * that build’s, where it does not say otherwise; of any other it is none.
+ * Which builds a route is of. One that reads: what is logged on them makes its answer another. One that changes: what is read from them
+ * may be another after it. Below `/builds/:buildId` it is that build, where the route does not say otherwise; anywhere else it is none.
  */
-export type Reads = 'its build' | 'every build' | 'none';
+export type Builds = 'its build' | 'every build' | 'none';
+
+/** What a shop keeps beside the logbooks of its builds. What is read from it, and what changes it, both say so. */
+export type Topic =
+  | 'account'
+  | 'bench limits'
+  | 'books'
+  | 'clocks'
+  | 'customers'
+  | 'donors'
+  | 'hours'
+  | 'house rules'
+  | 'letters'
+  | 'lists'
+  | 'loans'
+  | 'mail'
+  | 'papers'
+  | 'playbooks'
+  | 'rates'
+  | 'terms'
+  | 'voices'
+  | 'walk';
+
+/** The route that reads what another one answers, and how its parameters are told from that answer where they are not in its address. */
+export interface Shown {
+  readonly by: RouteSpec;
+  readonly paramsOf?: (answer: object) => Record<string, string>;
+}
 
 /** What a route is at run time. */
 export interface RouteSpec {
-  readonly reads: Reads;
+  readonly builds: Builds;
+  readonly topics: readonly Topic[];
+  readonly shown?: Shown;
   readonly method: Method;
   readonly path: string;
   /** Roles that may use it; `anyone` needs no sign-in. */
@@ -42,9 +74,9 @@ export class Route<
     readonly method: Method,
     readonly path: Path,
     readonly allow: RouteSpec['allow'],
-    readonly reads: Reads = method === 'get' && /^\/api\/builds\/:buildId(?:\/|$)/.test(path)
-      ? 'its build'
-      : 'none',
+    readonly builds: Builds = /^\/api\/builds\/:buildId(?:\/|$)/.test(path) ? 'its build' : 'none',
+    readonly topics: readonly Topic[] = [],
+    readonly shown?: Shown,
   ) {}
 
   /** The same route: only its types are told. */
@@ -52,9 +84,14 @@ export class Route<
     return this as never;
   }
 
-  /** Which logbooks its answer is read from, where its path does not say it. */
-  of(reads: Reads): Route<Path, Query, Body, Answer> {
-    return new Route(this.method, this.path, this.allow, reads).#typed();
+  /** Which builds it is of, where its path does not say it. */
+  of(builds: Builds): Route<Path, Query, Body, Answer> {
+    return new Route(this.method, this.path, this.allow, builds, this.topics, this.shown).#typed();
+  }
+
+  /** What it reads, or may change, beside builds. */
+  about(...topics: Topic[]): Route<Path, Query, Body, Answer> {
+    return new Route(this.method, this.path, this.allow, this.builds, topics, this.shown).#typed();
   }
 
   /** What stands behind the question mark of its address. */
@@ -70,6 +107,17 @@ export class Route<
   /** Its answer, as JSON. A route without one answers with a page, a file or a stream. */
   answers<A extends object>(): Route<Path, Query, Body, A> {
     return this.#typed();
+  }
+
+  /** Answers what that route reads, as it is after the change. */
+  answersAs<P extends string, A extends object>(
+    by: Route<P, undefined, undefined, A>,
+    ...[paramsOf]: [Exclude<ParamsIn<P>, ParamsIn<Path>>] extends [never]
+      ? []
+      : [(answer: A) => Record<ParamsIn<P>, string>]
+  ): Route<Path, Query, Body, A> {
+    const shown = { by, paramsOf: paramsOf as Shown['paramsOf'] };
+    return new Route(this.method, this.path, this.allow, this.builds, this.topics, shown).#typed();
   }
 }
 

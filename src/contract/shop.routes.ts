@@ -11,13 +11,24 @@ import type {
 import { DESK, EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
+const shopLists = get('/api/shop/lists', DESK).of('every build').answers<ShopListsView>().about('lists');
+
 export const shopRoutes = {
-  shopLists: get('/api/shop/lists', DESK).of('every build').answers<ShopListsView>(),
-  personPut: put('/api/shop/people/:personId', ['owner']).takes<PersonPutDto>().answers<ShopListsView>(),
+  shopLists,
+  personPut: put('/api/shop/people/:personId', ['owner'])
+    .takes<PersonPutDto>()
+    .answersAs(shopLists)
+    .about('lists'),
   /** A link by which somebody sets their password. */
   personInvite: post('/api/shop/people/:personId/invite', ['owner']).answers<InvitationView>(),
-  placePut: put('/api/shop/places/:placeId', DESK).takes<PlacePutDto>().answers<ShopListsView>(),
-  vendorPut: put('/api/shop/vendors/:vendorId', DESK).takes<VendorPutDto>().answers<ShopListsView>(),
-  known: get('/api/shop/known', EVERYBODY).of('every build').answers<KnownView>(),
-  absencePut: put('/api/shop/absences/:absenceId', DESK).takes<AbsencePutDto>().answers<ShopListsView>(),
+  placePut: put('/api/shop/places/:placeId', DESK).takes<PlacePutDto>().answersAs(shopLists).about('lists'),
+  vendorPut: put('/api/shop/vendors/:vendorId', DESK)
+    .takes<VendorPutDto>()
+    .answersAs(shopLists)
+    .about('lists'),
+  known: get('/api/shop/known', EVERYBODY).of('every build').answers<KnownView>().about('lists'),
+  absencePut: put('/api/shop/absences/:absenceId', DESK)
+    .takes<AbsencePutDto>()
+    .answersAs(shopLists)
+    .about('lists'),
 } as const;

@@ -3,12 +3,14 @@ import type { SymptomEntryDto, SymptomPutDto, SymptomsView } from './symptoms.ts
 import { EVERYBODY } from './access.ts';
 import { get, put } from './route.ts';
 
+const symptomsRead = get('/api/builds/:buildId/symptoms', EVERYBODY).answers<SymptomsView>();
+
 export const symptomsRoutes = {
-  symptomsRead: get('/api/builds/:buildId/symptoms', EVERYBODY).answers<SymptomsView>(),
+  symptomsRead,
   symptomPut: put('/api/builds/:buildId/symptoms/:symptomId', EVERYBODY)
     .takes<SymptomPutDto>()
-    .answers<SymptomsView>(),
+    .answersAs(symptomsRead),
   symptomEntryPut: put('/api/builds/:buildId/symptoms/:symptomId/entries/:entryId', EVERYBODY)
     .takes<SymptomEntryDto>()
-    .answers<SymptomsView>(),
+    .answersAs(symptomsRead),
 } as const;

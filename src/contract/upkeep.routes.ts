@@ -4,5 +4,5 @@ import { DESK } from './access.ts';
 import { get } from './route.ts';
 
 export const upkeepRoutes = {
-  upkeepRead: get('/api/upkeep', DESK).answers<UpkeepView>(),
+  upkeepRead: get('/api/upkeep', DESK).answers<UpkeepView>().about('mail'),
 } as const;

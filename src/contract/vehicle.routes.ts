@@ -4,11 +4,13 @@ import type { IdentityDto, RowDtoOf, VehicleView } from './vehicle.ts';
 import { EVERYBODY } from './access.ts';
 import { del, get, put } from './route.ts';
 
+const vehicleRead = get('/api/builds/:buildId/vehicle', EVERYBODY).answers<VehicleView>();
+
 export const vehicleRoutes = {
-  vehicleRead: get('/api/builds/:buildId/vehicle', EVERYBODY).answers<VehicleView>(),
-  identitySave: put('/api/builds/:buildId/vehicle', EVERYBODY).takes<IdentityDto>().answers<VehicleView>(),
+  vehicleRead,
+  identitySave: put('/api/builds/:buildId/vehicle', EVERYBODY).takes<IdentityDto>().answersAs(vehicleRead),
   registerRowPut: put('/api/builds/:buildId/vehicle/:register/:rowId', EVERYBODY)
     .takes<RowDtoOf<Register>>()
-    .answers<VehicleView>(),
-  registerRowDrop: del('/api/builds/:buildId/vehicle/:register/:rowId', EVERYBODY).answers<VehicleView>(),
+    .answersAs(vehicleRead),
+  registerRowDrop: del('/api/builds/:buildId/vehicle/:register/:rowId', EVERYBODY).answersAs(vehicleRead),
 } as const;

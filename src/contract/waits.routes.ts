@@ -4,5 +4,5 @@ import { EVERYBODY } from './access.ts';
 import { get } from './route.ts';
 
 export const waitsRoutes = {
-  waitsRead: get('/api/waits', EVERYBODY).of('every build').answers<WaitsView>(),
+  waitsRead: get('/api/waits', EVERYBODY).of('every build').answers<WaitsView>().about('lists'),
 } as const;

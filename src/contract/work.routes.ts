@@ -21,35 +21,56 @@ import type {
 import { EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
+const workRead = get('/api/builds/:buildId/work', EVERYBODY).answers<WorkView>();
+
+const playbooksRead = get('/api/shop/playbooks', EVERYBODY).answers<PlaybooksView>().about('playbooks');
+
 export const workRoutes = {
-  workRead: get('/api/builds/:buildId/work', EVERYBODY).answers<WorkView>(),
-  workRunning: get('/api/work/running', EVERYBODY).answers<RunningView>(),
-  taskPut: put('/api/builds/:buildId/tasks/:taskId', EVERYBODY).takes<TaskPutDto>().answers<WorkView>(),
+  workRead,
+  workRunning: get('/api/work/running', EVERYBODY).answers<RunningView>().about('clocks'),
+  taskPut: put('/api/builds/:buildId/tasks/:taskId', EVERYBODY)
+    .takes<TaskPutDto>()
+    .answersAs(workRead)
+    .about('clocks'),
   taskStart: post('/api/builds/:buildId/tasks/:taskId/start', EVERYBODY)
     .takes<TaskStartDto>()
-    .answers<WorkView>(),
+    .answersAs(workRead)
+    .about('clocks'),
   taskHours: post('/api/builds/:buildId/tasks/:taskId/hours', EVERYBODY)
     .takes<TaskHoursDto>()
-    .answers<WorkView>(),
-  taskAct: post('/api/builds/:buildId/tasks/:taskId/act', EVERYBODY).takes<TaskActDto>().answers<WorkView>(),
+    .answersAs(workRead)
+    .about('clocks'),
+  taskAct: post('/api/builds/:buildId/tasks/:taskId/act', EVERYBODY)
+    .takes<TaskActDto>()
+    .answersAs(workRead)
+    .about('clocks'),
   taskCount: put('/api/builds/:buildId/tasks/:taskId/count', EVERYBODY)
     .takes<TaskCountDto>()
-    .answers<WorkView>(),
+    .answersAs(workRead),
   spellStop: post('/api/builds/:buildId/spells/:spellId/stop', EVERYBODY)
     .takes<SpellStopDto>()
-    .answers<WorkView>(),
+    .answersAs(workRead)
+    .about('clocks'),
   entryBelongs: put('/api/builds/:buildId/entries/:entryId/belongs', EVERYBODY)
     .takes<BelongsDto>()
-    .answers<WorkView>(),
-  hoursRead: get('/api/hours', EVERYBODY).of('every build').asks<HoursQueryDto>().answers<HoursView>(),
-  shopHoursPut: put('/api/hours/:hoursId', EVERYBODY).takes<ShopHoursPutDto>().answers<HoursView>(),
+    .answersAs(workRead),
+  hoursRead: get('/api/hours', EVERYBODY)
+    .of('every build')
+    .asks<HoursQueryDto>()
+    .answers<HoursView>()
+    .about('hours'),
+  shopHoursPut: put('/api/hours/:hoursId', EVERYBODY)
+    .takes<ShopHoursPutDto>()
+    .answers<HoursView>()
+    .about('hours'),
   followUpDone: post('/api/builds/:buildId/follow-ups/:followUpId', EVERYBODY)
     .takes<FollowUpDoneDto>()
-    .answers<WorkView>(),
-  playbookUse: post('/api/builds/:buildId/playbooks', EVERYBODY).takes<PlaybookUseDto>().answers<WorkView>(),
-  playbooksRead: get('/api/shop/playbooks', EVERYBODY).answers<PlaybooksView>(),
-  playbookRead: get('/api/shop/playbooks/:playbook', EVERYBODY).answers<PlaybookView>(),
+    .answersAs(workRead),
+  playbookUse: post('/api/builds/:buildId/playbooks', EVERYBODY).takes<PlaybookUseDto>().answersAs(workRead),
+  playbooksRead,
+  playbookRead: get('/api/shop/playbooks/:playbook', EVERYBODY).answers<PlaybookView>().about('playbooks'),
   playbookPut: put('/api/shop/playbooks/:playbook', ['owner'])
     .takes<PlaybookPutDto>()
-    .answers<PlaybooksView>(),
+    .answersAs(playbooksRead)
+    .about('playbooks'),
 } as const;

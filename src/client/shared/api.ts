@@ -39,7 +39,7 @@ type Needed<Key extends string, T> = NoneOf<T> extends true ? { [K in Key]?: und
 type Asked<Q> = { [K in keyof Q]?: string | number | undefined };
 
 /** What a route is called with: its parameters and body where it has them. */
-type Given<N extends RouteName> = Needed<'params', ParamsOf<N>> &
+export type Given<N extends RouteName> = Needed<'params', ParamsOf<N>> &
   Needed<'body', BodyOf<N>> & {
     query?: Asked<QueryOf<N>>;
     /** A file, sent as it is, in place of a body. */
@@ -59,26 +59,16 @@ export type GivenTo<N extends RouteName> = object extends Given<N> ? [given?: Gi
 export const call = <N extends RouteName>(name: N, ...[given]: GivenTo<N>): Promise<AnswerOf<N>> =>
   send(name, given ?? {}) as Promise<AnswerOf<N>>;
 
+/** The same with what was put together before. */
+export const callWith = <N extends RouteName>(name: N, given: Given<N>): Promise<AnswerOf<N>> =>
+  send(name, given) as Promise<AnswerOf<N>>;
+
 /** The same with a signal that ends it. */
 export const callUntil = <N extends RouteName>(
   signal: AbortSignal,
   name: N,
   ...[given]: GivenTo<N>
 ): Promise<AnswerOf<N>> => send(name, { ...given, signal }) as Promise<AnswerOf<N>>;
-
-/** Those of a route's parameters that are not of its car, and its body. */
-export interface OfCar<N extends RouteName> {
-  params: Omit<ParamsOf<N>, 'buildId'>;
-  body: BodyOf<N>;
-}
-
-/** Calls one of several routes of a car, which take different bodies. */
-export const callOfCar = <N extends RouteName>(
-  name: N,
-  buildId: string,
-  { params, body }: OfCar<N>,
-): Promise<AnswerOf<N>> =>
-  send(name, { params: { ...params, buildId }, body: body as object }) as Promise<AnswerOf<N>>;
 
 /** Calls a route with what was kept of an earlier call to it. */
 export const callAgain = (

@@ -15,8 +15,6 @@ export interface KeptAct {
   words: string;
   /** So many lines of the logbook; one when absent. */
   lines?: number;
-  /** The cars that it is about, where the parameters do not say it. */
-  buildIds?: string[];
   /** Why the server refused it; null while it waits. */
   refused: string | null;
 }

@@ -1,10 +1,10 @@
 /** What others log appears here: server-sent events, followed by reading again what they touch. */
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { pathOf, type RouteName } from '#contract/routes.ts';
+import { pathOf } from '#contract/routes.ts';
 import { Pace } from '../shared/pace.ts';
-import { readAnew } from '../shared/reading.ts';
-import { useBuildChanged } from '../features/entries/entries.queries.ts';
+import { readAllAnew, readChanged, readTouched } from '../shared/reading.ts';
+import { onActArrived } from '../features/outgoing/index.ts';
 
 const RETRY_MS = 3000;
 /** What others log is read at once while it is seldom; however much it is, once a second in the long run. */
@@ -17,7 +17,8 @@ const APART_MS = 1000;
  */
 export function useLive(): void {
   const client = useQueryClient();
-  const changed = useBuildChanged();
+  // What was kept on this device, now that the server has it.
+  useEffect(() => onActArrived(({ route, params }) => readChanged(client, route, params)), [client]);
   useEffect(() => {
     let source: EventSource | null = null;
     let retry: ReturnType<typeof setTimeout> | undefined;
@@ -28,19 +29,13 @@ export function useLive(): void {
       const wait = pace.take(performance.now());
       next = wait === 0 ? undefined : setTimeout(readAgain, wait);
       if (next !== undefined) return;
-      changed(...waiting);
+      readTouched(client, new Set(waiting));
       waiting.clear();
     };
     const connect = (): void => {
       source = new EventSource(pathOf('live'));
       // What was read before the connection stood may be old already.
-      source.addEventListener('ready', () => {
-        readAnew(
-          client,
-          ([route]) =>
-            route !== ('sessionRead' satisfies RouteName) && route !== ('letterRead' satisfies RouteName),
-        );
-      });
+      source.addEventListener('ready', () => readAllAnew(client, 'sessionRead', 'letterRead'));
       source.addEventListener('entries', (e) => {
         const { buildIds } = JSON.parse(e.data as string) as { buildIds: string[] };
         for (const id of buildIds) waiting.add(id);
@@ -57,5 +52,5 @@ export function useLive(): void {
       clearTimeout(next);
       source?.close();
     };
-  }, [client, changed]);
+  }, [client]);
 }

@@ -4,7 +4,7 @@
  * mail, a name that holds one, a search by the price itself, two versions that differ.
  */
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { RouteSpec } from '#contract/route.ts';
+import { paramNames, type RouteSpec } from '#contract/route.ts';
 import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
 import { startDemoServer, type Agent, type TestServer } from '#tests/support/server.ts';
 import supertest from 'supertest';
@@ -89,7 +89,7 @@ const names = (Object.keys(ROUTES) as RouteName[]).filter((name) => {
 
 async function addressesOf(name: RouteName): Promise<string[]> {
   const { path } = ROUTES[name] as RouteSpec;
-  const params = [...path.matchAll(/:(\w+)/g)].map(([, p]) => p!);
+  const params = paramNames(path);
   if (params.length === 0) return [path];
   const own = params.filter((p) => p !== 'buildId');
   if (own.length === 0) return buildIds.map((id) => path.replace(':buildId', id));

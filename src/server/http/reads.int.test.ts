@@ -5,7 +5,7 @@
  */
 import { expect, test } from '@jest/globals';
 import type { EntryAddDto } from '#contract/entries.ts';
-import type { RouteSpec } from '#contract/route.ts';
+import { paramNames, type RouteSpec } from '#contract/route.ts';
 import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
 import { estimateLine, line, makeBuild, nextId, openShop } from '#tests/support/server.ts';
 
@@ -15,7 +15,7 @@ const AT_A_TIME = 4;
 /** Asked by nothing, or by a build; not the stream of news. */
 const NAMES = (Object.keys(ROUTES) as RouteName[]).filter((name) => {
   const { method, path, allow } = ROUTES[name] as RouteSpec;
-  const isAsked = [...path.matchAll(/:(\w+)/g)].every(([, param]) => param === 'buildId');
+  const isAsked = paramNames(path).every((param) => param === 'buildId');
   return method === 'get' && isAsked && allow !== 'anyone' && name !== 'live';
 });
 
@@ -94,8 +94,8 @@ test('what is another after a line of the log says that it reads that logbook', 
       if (before.get(key) === text || restless.has(key)) continue;
       const [name = '', of] = key.split(' ');
       touched.add(name);
-      const { reads } = ROUTES[name as RouteName] as RouteSpec;
-      if (reads !== 'every build' && (reads === 'none' || of !== buildId))
+      const { builds } = ROUTES[name as RouteName] as RouteSpec;
+      if (builds !== 'every build' && (builds === 'none' || of !== buildId))
         untold.add(
           `${name}${of === other ? ' of the other build' : ''} by “${said.map((of) => of.text).join('”, “')}”`,
         );

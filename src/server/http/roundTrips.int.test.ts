@@ -8,7 +8,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type pg from 'pg';
 import supertest from 'supertest';
-import type { RouteSpec } from '#contract/route.ts';
+import { paramNames, type RouteSpec } from '#contract/route.ts';
 import { pathOf, ROUTES, type RouteName } from '#contract/routes.ts';
 import { linkUrl } from '../links.ts';
 import { watchQueries } from '#tests/support/queries.ts';
@@ -166,7 +166,7 @@ async function all(buildIds: readonly string[], isRead = false): Promise<Map<Rou
   };
   for (const name of Object.keys(ROUTES) as RouteName[]) {
     const { method, path } = ROUTES[name] as RouteSpec;
-    const others = [...path.matchAll(/:(\w+)/g)].some(([, param]) => param !== 'buildId');
+    const others = paramNames(path).some((param) => param !== 'buildId');
     // The stream of news never ends by itself.
     if (method !== 'get' || others || name === 'live') continue;
     for (const id of path.includes(':buildId') ? buildIds : ['']) {

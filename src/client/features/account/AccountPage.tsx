@@ -21,7 +21,14 @@ import { Form, FormFault } from '../../ui/Form.tsx';
 import { Head, ListLine, Mono, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { space } from '../../ui/tokens.ts';
 import { SignOutButton } from '../session/index.ts';
-import { accountQuery, useAccount } from './account.queries.ts';
+import {
+  accountQuery,
+  useBeginSecondFactor,
+  useChangePassword,
+  useConfirmSecondFactor,
+  useEndSession,
+  useTurnOffSecondFactor,
+} from './account.queries.ts';
 
 const Two = styled.div`
   display: grid;
@@ -68,7 +75,7 @@ export default function AccountPage() {
 }
 
 function Password() {
-  const { change } = useAccount();
+  const change = useChangePassword();
   const form = useContractForm(PasswordChangeDto, { old: '', password: '' });
   const { errors } = form.formState;
   const submit = submitting(form, async (body) => {
@@ -107,7 +114,8 @@ function Password() {
 }
 
 function SecondFactor({ view }: { view: AccountView }) {
-  const { begin, confirm } = useAccount();
+  const begin = useBeginSecondFactor();
+  const confirm = useConfirmSecondFactor();
   const { person } = useShop();
   const codes = confirm.data?.codes;
   return (
@@ -156,7 +164,7 @@ function Confirm({
 }: {
   svg: string;
   secret: string;
-  confirm: ReturnType<typeof useAccount>['confirm'];
+  confirm: ReturnType<typeof useConfirmSecondFactor>;
 }) {
   const form = useContractForm(SecondFactorDto, { code: '' });
   const { errors } = form.formState;
@@ -186,7 +194,7 @@ function Confirm({
 }
 
 function TurnOff({ left }: { left: number }) {
-  const { turnOff } = useAccount();
+  const turnOff = useTurnOffSecondFactor();
   const [asking, setAsking] = useState(false);
   const form = useContractForm(SecondFactorOffDto, { password: '' });
   const { errors } = form.formState;
@@ -231,7 +239,7 @@ const deviceWords = (device: string): string => {
 };
 
 function Sessions({ sessions }: { sessions: readonly OpenSession[] }) {
-  const { endSession } = useAccount();
+  const endSession = useEndSession();
   const manner = useManner();
   const { timeZone } = useShop().shop;
   const when = (at: string): string =>

@@ -1,6 +1,5 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
 import type {
-  AccountView,
   PasswordChangeDto,
   PasswordForgotDto,
   PasswordSetDto,
@@ -8,6 +7,7 @@ import type {
   SecondFactorOffDto,
 } from '#contract/account.ts';
 import { call } from '../../shared/api.ts';
+import { useChange } from '../../shared/changing.ts';
 import { readOf } from '../../shared/reading.ts';
 
 export const accountQuery = readOf('accountRead');
@@ -20,27 +20,10 @@ export const useForgot = () =>
 export const useSetPassword = () =>
   useMutation({ mutationFn: (body: PasswordSetDto) => call('passwordSet', { body }) });
 
-export function useAccount() {
-  const client = useQueryClient();
-  const onSuccess = (view: AccountView): void => void client.setQueryData(accountQuery.queryKey, view);
-  const again = () => client.invalidateQueries({ queryKey: accountQuery.queryKey });
-  return {
-    change: useMutation({
-      mutationFn: (body: PasswordChangeDto) => call('passwordChange', { body }),
-      onSuccess,
-    }),
-    endSession: useMutation({
-      mutationFn: (session: string) => call('sessionEnd', { params: { session } }),
-      onSuccess,
-    }),
-    begin: useMutation({ mutationFn: () => call('secondFactorBegin') }),
-    confirm: useMutation({
-      mutationFn: (body: SecondFactorDto) => call('secondFactorConfirm', { body }),
-      onSuccess: again,
-    }),
-    turnOff: useMutation({
-      mutationFn: (body: SecondFactorOffDto) => call('secondFactorOff', { body }),
-      onSuccess,
-    }),
-  };
-}
+export const useChangePassword = () => useChange('passwordChange', (body: PasswordChangeDto) => ({ body }));
+export const useEndSession = () => useChange('sessionEnd', (session: string) => ({ params: { session } }));
+export const useBeginSecondFactor = () => useMutation({ mutationFn: () => call('secondFactorBegin') });
+export const useConfirmSecondFactor = () =>
+  useChange('secondFactorConfirm', (body: SecondFactorDto) => ({ body }));
+export const useTurnOffSecondFactor = () =>
+  useChange('secondFactorOff', (body: SecondFactorOffDto) => ({ body }));

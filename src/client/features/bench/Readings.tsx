@@ -1,6 +1,5 @@
 /** Readings of one thing that were kept: when, by whom, with what, and what came of each. */
 import { useState } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { v7 as uuidv7 } from 'uuid';
 import type { BenchView, ReadingView } from '#contract/bench.ts';
@@ -8,12 +7,12 @@ import { formOf, type Form } from '#core/bench/registry/form.ts';
 import { readingInWords, VERDICTS } from '#core/bench/registry/told.ts';
 import type { Calculator } from '#core/bench/registry/types.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Head, ListLine, Now, Panel, Quiet, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { useCorrectEntry } from '../entries/index.ts';
-import { benchQuery, useBenchChange } from './bench.queries.ts';
 import { ToldParts } from './Result.tsx';
 
 const LONGEST_FINDING = 500;
@@ -105,15 +104,10 @@ function OneReading({
 
 /** A reading that was wrong: its line of the logbook is withdrawn, and with it the reading. What was found of it stays what it is. */
 function Withdraw({ reading, buildId }: { reading: ReadingView; buildId: string }) {
-  const client = useQueryClient();
   const correct = useCorrectEntry(buildId);
   const [isAsked, setAsked] = useState(false);
   const [id] = useState(() => uuidv7());
-  const withdraw = (): void =>
-    correct.mutate(
-      { id, correctsId: reading.entryId, withdraw: true },
-      { onSuccess: () => void client.invalidateQueries({ queryKey: benchQuery(buildId).queryKey }) },
-    );
+  const withdraw = (): void => correct.mutate({ id, correctsId: reading.entryId, withdraw: true });
   return (
     <Row>
       {isAsked ? (
@@ -138,7 +132,7 @@ function Withdraw({ reading, buildId }: { reading: ReadingView; buildId: string 
 
 function Finding({ reading, buildId }: { reading: ReadingView; buildId: string }) {
   const { seesPrices } = useShop();
-  const find = useBenchChange(buildId, 'readingFinding');
+  const find = useCarChange(buildId, 'readingFinding');
   const [entryId] = useState(() => uuidv7());
   if (reading.closedBy) return <Quiet>Its finding is closed: a later reading is in order.</Quiet>;
   if (reading.findingEntryId)

@@ -3,11 +3,12 @@ import { useQuery } from '@tanstack/react-query';
 import type { BenchView } from '#contract/bench.ts';
 import { specPathsOf, usualPathsOf, type Form } from '#core/bench/registry/form.ts';
 import type { Calculator } from '#core/bench/registry/types.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Now, Quiet, Row } from '../../ui/parts.tsx';
-import { limitsQuery, useBenchChange, useLimitsPut } from './bench.queries.ts';
+import { limitsQuery, useLimitsPut } from './bench.queries.ts';
 import type { BenchForm } from './useBenchForm.ts';
 
 interface Props {
@@ -27,7 +28,7 @@ const only = (form: Form, paths: readonly string[]): Record<string, string> =>
 export function SpecPanel({ calculator, bench, buildId, car }: Props) {
   const { seesPrices } = useShop();
   const { data } = useQuery(limitsQuery);
-  const spec = useBenchChange(buildId ?? '', 'benchSpecPut');
+  const spec = useCarChange(buildId ?? '', 'benchSpecPut');
   const limits = useLimitsPut();
   const usual = usualPathsOf(calculator);
   const said = specPathsOf(calculator);

@@ -134,7 +134,7 @@ function OneBook({ book, build, isNewest, isOwner }: OneProps) {
 }
 
 function Given({ book, build, isOwner, day }: Omit<OneProps, 'isNewest'> & { day: (at: string) => string }) {
-  const give = useGive(build.id);
+  const give = useGive();
   if (book.givenAt !== null)
     return (
       <Quiet>

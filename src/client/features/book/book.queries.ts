@@ -1,7 +1,7 @@
-import { queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { queryOptions } from '@tanstack/react-query';
 import type { BookAskDto, BookView } from '#contract/book.ts';
-import { call } from '../../shared/api.ts';
-import { keyOf, reading } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { reading } from '../../shared/reading.ts';
 
 /** While one is being made, it is asked how far it is. */
 const LOOK_AGAIN_MS = 1000;
@@ -20,24 +20,13 @@ export const bookQuery = (bookId: string) =>
     refetchInterval: ({ state }) => (!state.data || isBeingMade(state.data) ? LOOK_AGAIN_MS : false),
   });
 
-export function useBind(buildId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: BookAskDto) => call('bookAsk', { params: { buildId }, body }),
-    onSettled: () => client.invalidateQueries({ queryKey: keyOf('booksOf', buildId) }),
-  });
-}
+export const useBind = (buildId: string) =>
+  useChange('bookAsk', (body: BookAskDto) => ({ params: { buildId }, body }));
 
-export function useGive(buildId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (bookId: string) => call('bookGive', { params: { bookId } }),
-    onSettled: () => client.invalidateQueries({ queryKey: keyOf('booksOf', buildId) }),
-  });
-}
+export const useGive = () => useChange('bookGive', (bookId: string) => ({ params: { bookId } }));
 
 export const useBringIn = () =>
-  useMutation({
-    mutationFn: ({ bookId, file }: { bookId: string; file: File }) =>
-      call('bookBringIn', { params: { bookId }, file }),
-  });
+  useChange('bookBringIn', ({ bookId, file }: { bookId: string; file: File }) => ({
+    params: { bookId },
+    file,
+  }));

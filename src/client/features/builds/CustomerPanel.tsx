@@ -11,7 +11,7 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { Head, Panel, Quiet, Row } from '../../ui/parts.tsx';
 import { touch } from '../../ui/tokens.ts';
 import { HowTold, lettersQuery } from '../letters/index.ts';
-import { useLink } from './builds.queries.ts';
+import { useRenewLink, useRevokeLink } from './builds.queries.ts';
 import { Readers } from './Readers.tsx';
 
 const CustomerDialog = lazy(() => import('./CustomerDialog.tsx'));
@@ -86,13 +86,14 @@ function Known({ build }: { build: BuildView }) {
 function PageLink({ build }: { build: BuildView }) {
   const manner = useManner();
   const { timeZone } = useShop().shop;
-  const link = useLink(build.id);
+  const renew = useRenewLink(build.id);
+  const revoke = useRevokeLink(build.id);
   const [asking, setAsking] = useState<'renew' | 'revoke' | null>(null);
   if (!build.link)
     return (
       <Row>
         <Quiet>No link is open. The next letter makes one.</Quiet>
-        <Button onPress={() => link.mutate('renew')}>Make the link now</Button>
+        <Button onPress={() => renew.mutate()}>Make the link now</Button>
       </Row>
     );
   const opened = build.link.lastOpenedAt;
@@ -124,7 +125,9 @@ function PageLink({ build }: { build: BuildView }) {
         <Row>
           <Button
             $look={asking === 'revoke' ? 'oxide' : 'main'}
-            onPress={() => asking && link.mutate(asking, { onSuccess: () => setAsking(null) })}
+            onPress={() =>
+              (asking === 'revoke' ? revoke : renew).mutate(undefined, { onSuccess: () => setAsking(null) })
+            }
           >
             {asking === 'revoke' ? 'Close the link' : 'Make a new link'}
           </Button>

@@ -8,10 +8,10 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { Quiet } from '../../ui/parts.tsx';
-import { useReader } from './readers.queries.ts';
+import { usePutReader } from './readers.queries.ts';
 
 export default function ReaderDialog({ buildId, onClose }: { buildId: string; onClose: () => void }) {
-  const add = useReader(buildId);
+  const add = usePutReader(buildId);
   // Made once, so that a second press is the same.
   const [readerId] = useState(() => uuidv7());
   const form = useContractForm(ReaderDto, { name: '', email: '', scope: 'letters' as const });

@@ -7,13 +7,15 @@ import { Button } from '../../ui/Button.tsx';
 import { Options, Select } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { ListLine, Quiet, Row } from '../../ui/parts.tsx';
-import { readersQuery, useReader } from './readers.queries.ts';
+import { readersQuery, useDropReader, usePutReader } from './readers.queries.ts';
 
 const ReaderDialog = lazy(() => import('./ReaderDialog.tsx'));
 
 export function Readers({ buildId }: { buildId: string }) {
   const { data: readers = [] } = useQuery(readersQuery(buildId));
-  const change = useReader(buildId);
+  const put = usePutReader(buildId);
+  const drop = useDropReader(buildId);
+  const fault = put.error ?? drop.error;
   const [adding, setAdding] = useState(false);
   return (
     <>
@@ -28,9 +30,9 @@ export function Readers({ buildId }: { buildId: string }) {
                 <Select
                   aria-label={`${r.name} sees`}
                   value={r.scope}
-                  disabled={change.isPending}
+                  disabled={put.isPending}
                   onChange={(e) =>
-                    change.mutate({
+                    put.mutate({
                       readerId: r.id,
                       body: { name: r.name, email: r.email, scope: e.target.value as Scope },
                     })
@@ -44,8 +46,8 @@ export function Readers({ buildId }: { buildId: string }) {
                 <Button
                   $look="quiet"
                   aria-label={`Tell ${r.name} no longer`}
-                  isDisabled={change.isPending}
-                  onPress={() => change.mutate({ readerId: r.id })}
+                  isDisabled={drop.isPending}
+                  onPress={() => drop.mutate(r.id)}
                 >
                   Tell no longer
                 </Button>
@@ -54,7 +56,7 @@ export function Readers({ buildId }: { buildId: string }) {
           ))}
         </ul>
       )}
-      <FormFault reason={change.isError ? wordsOf(change.error) : undefined} />
+      <FormFault reason={fault ? wordsOf(fault) : undefined} />
       <Row>
         <Button $look="quiet" onPress={() => setAdding(true)}>
           Tell somebody else too

@@ -8,7 +8,7 @@ import { wordsOf } from '../../shared/api.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Mono, Notice, Now, Quiet, Row } from '../../ui/parts.tsx';
-import { usePause } from './builds.queries.ts';
+import { useEndPause } from './builds.queries.ts';
 
 const PauseDialog = lazy(() => import('./PauseDialog.tsx'));
 
@@ -16,7 +16,7 @@ export function Rests({ build }: { build: BuildView }) {
   const { locale, today } = useManner();
   const { seesPrices } = useShop();
   const [open, setOpen] = useState(false);
-  const pause = usePause(build.id);
+  const pause = useEndPause(build.id);
   const now = build.pauses.find((p) => p.to === null);
   return (
     <>
@@ -33,7 +33,7 @@ export function Rests({ build }: { build: BuildView }) {
       {seesPrices && (
         <Row>
           {now ? (
-            <Button isDisabled={pause.isPending} onPress={() => pause.mutate({ pauseId: now.id })}>
+            <Button isDisabled={pause.isPending} onPress={() => pause.mutate(now.id)}>
               It goes on again
             </Button>
           ) : (

@@ -1,4 +1,5 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation } from '@tanstack/react-query';
+import { v7 as uuidv7 } from 'uuid';
 import type {
   AgreedPutDto,
   BuildCreateDto,
@@ -8,111 +9,47 @@ import type {
   PauseDto,
   StageDto,
 } from '#contract/builds.ts';
-import { useBuildChanged } from '../entries/index.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readOf } from '../../shared/reading.ts';
 import { sendAct } from '../outgoing/index.ts';
-import { v7 as uuidv7 } from 'uuid';
-import { call } from '../../shared/api.ts';
-import { keyOf, readAgain, readOf } from '../../shared/reading.ts';
 
 export const buildQuery = (buildId: string) => readOf('buildRead', { params: { buildId } });
 
 export const customersQuery = (q: string) => readOf('customersList', { query: { q } });
 
-export function useCreateBuild() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: BuildCreateDto) => call('buildCreate', { body }),
-    onSuccess: (build) => {
-      client.setQueryData(buildQuery(build.id).queryKey, build);
-      void client.invalidateQueries({ queryKey: keyOf('floor') });
-      void client.invalidateQueries({ queryKey: keyOf('known') });
-      void client.invalidateQueries({ queryKey: keyOf('customersList') });
-    },
-  });
-}
-
-export function useSetNext(buildId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: BuildNextDto) => call('buildNext', { params: { buildId }, body }),
-    onSuccess: (build) => client.setQueryData(buildQuery(buildId).queryKey, build),
-  });
-}
-
-/** A build rests, or goes on again. */
-export function usePause(buildId: string) {
-  const client = useQueryClient();
-  const changed = useBuildChanged();
-  return useMutation({
-    mutationFn: ({ pauseId, body }: { pauseId: string; body?: PauseDto }) =>
-      body
-        ? call('pausePut', { params: { buildId, pauseId }, body })
-        : call('pauseEnd', { params: { buildId, pauseId } }),
-    onSuccess: (build) => {
-      client.setQueryData(buildQuery(buildId).queryKey, build);
-      changed(buildId);
-    },
-    onError: () => client.invalidateQueries({ queryKey: keyOf('buildRead', buildId) }),
-  });
-}
-
-export function usePutAgreed(buildId: string) {
-  const client = useQueryClient();
-  const changed = useBuildChanged();
-  return useMutation({
-    mutationFn: (body: AgreedPutDto) => call('agreedPut', { params: { buildId }, body }),
-    onSuccess: (build) => {
-      client.setQueryData(buildQuery(buildId).queryKey, build);
-      changed(buildId);
-      void client.invalidateQueries({ queryKey: keyOf('estimateRead', buildId) });
-      void client.invalidateQueries({ queryKey: keyOf('proposalsRead', buildId) });
-    },
-    onError: () => client.invalidateQueries({ queryKey: keyOf('buildRead', buildId) }),
-  });
-}
-
-export function useLink(buildId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (act: 'renew' | 'revoke') =>
-      call(act === 'renew' ? 'linkRenew' : 'linkRevoke', { params: { buildId } }),
-    onSuccess: () => client.invalidateQueries({ queryKey: keyOf('buildRead', buildId) }),
-  });
-}
-
 export const goneQuery = (q: string) => readOf('closedList', { query: { q } });
 
-/** What changes with a build's stage or name: wherever it is listed. */
-function useEverywhere(buildId: string) {
-  const client = useQueryClient();
-  const changed = useBuildChanged();
-  return (build: BuildView): void => {
-    client.setQueryData(buildQuery(buildId).queryKey, build);
-    changed(buildId);
-    readAgain(client, 'closedList', 'customersList', 'lettersDue');
-  };
-}
+export const useCreateBuild = () => useChange('buildCreate', (body: BuildCreateDto) => ({ body }));
 
-export function useSetStage(buildId: string) {
-  const everywhere = useEverywhere(buildId);
-  return useMutation({
-    mutationFn: (dto: Omit<StageDto, 'id'>) =>
-      call('buildStage', { params: { buildId }, body: { id: uuidv7(), ...dto } }),
-    onSuccess: everywhere,
-  });
-}
+export const useSetNext = (buildId: string) =>
+  useChange('buildNext', (body: BuildNextDto) => ({ params: { buildId }, body }));
 
-export function usePutCustomer(buildId: string) {
-  const everywhere = useEverywhere(buildId);
-  return useMutation({
-    mutationFn: (body: CustomerPutDto) => call('customerPut', { params: { buildId }, body }),
-    onSuccess: everywhere,
-  });
-}
+export const usePause = (buildId: string) =>
+  useChange('pausePut', ({ pauseId, body }: { pauseId: string; body: PauseDto }) => ({
+    params: { buildId, pauseId },
+    body,
+  }));
+
+export const useEndPause = (buildId: string) =>
+  useChange('pauseEnd', (pauseId: string) => ({ params: { buildId, pauseId } }));
+
+export const usePutAgreed = (buildId: string) =>
+  useChange('agreedPut', (body: AgreedPutDto) => ({ params: { buildId }, body }));
+
+export const useRenewLink = (buildId: string) => useChange('linkRenew', () => ({ params: { buildId } }));
+export const useRevokeLink = (buildId: string) => useChange('linkRevoke', () => ({ params: { buildId } }));
+
+export const useSetStage = (buildId: string) =>
+  useChange('buildStage', (dto: Omit<StageDto, 'id'>) => ({
+    params: { buildId },
+    body: { id: uuidv7(), ...dto },
+  }));
+
+export const usePutCustomer = (buildId: string) =>
+  useChange('customerPut', (body: CustomerPutDto) => ({ params: { buildId }, body }));
 
 /** Ends one wait by its entry, whatever it is called. */
 export function useEndWait(build: BuildView) {
-  const changed = useBuildChanged();
   return useMutation({
     mutationFn: async ({ entryId, subject }: BuildView['waits'][number]) => {
       const id = uuidv7();
@@ -128,6 +65,5 @@ export function useEndWait(build: BuildView) {
         words: `${build.nickname}: ${text}`,
       });
     },
-    onSuccess: () => changed(build.id),
   });
 }

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { InstalmentPaidDto, InstalmentPutDto, type InstalmentView } from '#contract/costs.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { moneyIn, OPTIONAL, submitting, useContractForm } from '../../shared/forms.ts';
 import { useManner } from '../../shared/shop.ts';
 import { moneyAsTyped } from '../../shared/typed.ts';
@@ -10,7 +11,6 @@ import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField, TickField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave, Pair } from '../../ui/Form.tsx';
 import { MoneyField } from '../../ui/MoneyField.tsx';
-import { useInstalmentChange } from './costs.queries.ts';
 
 interface AskProps {
   buildId: string;
@@ -22,8 +22,8 @@ interface AskProps {
 export function InstalmentDialog({ buildId, row, onClose }: AskProps) {
   const manner = useManner();
   const { currency } = manner;
-  const put = useInstalmentChange(buildId, 'instalmentPut');
-  const drop = useInstalmentChange(buildId, 'instalmentDrop');
+  const put = useCarChange(buildId, 'instalmentPut');
+  const drop = useCarChange(buildId, 'instalmentDrop');
   const [instalmentId] = useState(() => row?.id ?? uuidv7());
   const form = useContractForm<InstalmentPutDto>(InstalmentPutDto, {
     version: row?.version ?? 0,
@@ -93,7 +93,7 @@ interface ReceivedProps {
 export function ReceivedDialog({ buildId, row, onClose }: ReceivedProps) {
   const manner = useManner();
   const { currency, today } = manner;
-  const pay = useInstalmentChange(buildId, 'instalmentPaid');
+  const pay = useCarChange(buildId, 'instalmentPaid');
   const [actId] = useState(() => uuidv7());
   const [goesBack, setGoesBack] = useState(false);
   const open = Math.max(0, row.askedMinor - row.receivedMinor);

@@ -10,10 +10,10 @@ import { useKey } from '../../shared/keys.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Key, Now, Row, Stack } from '../../ui/parts.tsx';
 import { color, phone, size, space, touch } from '../../ui/tokens.ts';
-import { onActArrived, OutgoingTray } from '../outgoing/index.ts';
+import { OutgoingTray } from '../outgoing/index.ts';
 import { ChoosePhotos, ChosenPhotos, UploadsTray } from '../photos/index.ts';
 import { VoiceButton } from '../voice/index.ts';
-import { useBuildChanged, useCorrectEntry } from './entries.queries.ts';
+import { useCorrectEntry } from './entries.queries.ts';
 import { CorrectDialog } from './CorrectLazy.tsx';
 import { useLogLine, type LogLineState } from './useLogLine.ts';
 
@@ -80,11 +80,6 @@ export function LogLine() {
   const line = useLogLine();
   const input = useRef<HTMLTextAreaElement>(null);
   useKey('l', () => input.current?.focus());
-  const changed = useBuildChanged();
-  useEffect(
-    () => onActArrived(({ params, buildIds = [params.buildId!] }) => buildIds.forEach((id) => changed(id))),
-    [changed],
-  );
   useEffect(() => {
     const timer = setTimeout(() => void loadPreview(), WHEN_QUIET_MS);
     return () => clearTimeout(timer);

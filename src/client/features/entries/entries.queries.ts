@@ -1,9 +1,9 @@
-import { useCallback } from 'react';
-import { infiniteQueryOptions, queryOptions, useMutation, useQueryClient } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 import type { EntryCorrectDto } from '#contract/entries.ts';
 import type { Kind } from '#core/log/kinds.ts';
 import { call } from '../../shared/api.ts';
-import { keyOf, reading, readTouched } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { keyOf, reading } from '../../shared/reading.ts';
 
 export const knownQuery = queryOptions({
   ...reading('known'),
@@ -30,16 +30,5 @@ export const openThingsQuery = (buildId: string) =>
     staleTime: 30_000,
   });
 
-/** Reads again everything that entries of these builds may change. */
-export function useBuildChanged(): (...buildIds: string[]) => void {
-  const client = useQueryClient();
-  return useCallback((...buildIds) => readTouched(client, new Set(buildIds)), [client]);
-}
-
-export function useCorrectEntry(buildId: string) {
-  const changed = useBuildChanged();
-  return useMutation({
-    mutationFn: (body: EntryCorrectDto) => call('entryCorrect', { params: { buildId }, body }),
-    onSuccess: () => changed(buildId),
-  });
-}
+export const useCorrectEntry = (buildId: string) =>
+  useChange('entryCorrect', (body: EntryCorrectDto) => ({ params: { buildId }, body }));

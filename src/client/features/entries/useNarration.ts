@@ -9,7 +9,6 @@ import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
 import { sendAct, useOutgoing, type Act } from '../outgoing/index.ts';
-import { useBuildChanged } from './entries.queries.ts';
 import { useCapture } from './useCapture.ts';
 
 export interface Reviewed {
@@ -53,7 +52,6 @@ interface Options {
 
 export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options = {}) {
   const capture = useCapture();
-  const changed = useBuildChanged();
   const { seesPrices } = useShop();
   const [text, setText] = useRemembered(rememberedAs);
   const [puts, setPuts] = useState<ReadonlyMap<string, Put>>(new Map());
@@ -100,7 +98,6 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
     },
     onSuccess: ({ done, actId }) => {
       const cars = [...new Map(done.map((r) => [r.understood.build!.id!, r.understood.build!.name]))];
-      for (const [id] of cars) changed(id);
       setLogged({ actId, lines: done.length, cars: cars.map(([, name]) => name) });
       setText('');
       setPuts(new Map());
@@ -159,6 +156,5 @@ function actOf(kept: readonly Reviewed[], ids: Map<string, string>): Act {
     body: { lines, nexts },
     words: kept.map((r) => `${r.understood.build!.name}: ${r.piece.text}`).join('; '),
     lines: kept.length,
-    buildIds: [...new Set(kept.map((r) => r.understood.build!.id!))],
   };
 }

@@ -1,25 +1,11 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type { CheckpointMarkDto, FittedDto } from '#contract/inspection.ts';
-import { call } from '../../shared/api.ts';
-import { keyOf, readOf } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readOf } from '../../shared/reading.ts';
 
 export const inspectionQuery = (buildId: string) => readOf('inspectionRead', { params: { buildId } });
 
-export function useMarkCheckpoint(buildId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: CheckpointMarkDto) => call('inspectionMark', { params: { buildId }, body }),
-    onSuccess: (view) => client.setQueryData(inspectionQuery(buildId).queryKey, view),
-  });
-}
+export const useMarkCheckpoint = (buildId: string) =>
+  useChange('inspectionMark', (body: CheckpointMarkDto) => ({ params: { buildId }, body }));
 
-export function useSetFitted(buildId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: FittedDto) => call('fittedSave', { params: { buildId }, body }),
-    onSuccess: (view) => {
-      client.setQueryData(inspectionQuery(buildId).queryKey, view);
-      void client.invalidateQueries({ queryKey: keyOf('proposalsRead', buildId) });
-    },
-  });
-}
+export const useSetFitted = (buildId: string) =>
+  useChange('fittedSave', (body: FittedDto) => ({ params: { buildId }, body }));

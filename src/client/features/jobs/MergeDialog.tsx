@@ -2,12 +2,12 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { JobJoinDto, type JobView } from '#contract/jobs.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { Options, SelectField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { Quiet } from '../../ui/parts.tsx';
-import { useJobChange } from './jobs.queries.ts';
 
 interface Props {
   buildId: string;
@@ -17,7 +17,7 @@ interface Props {
 }
 
 export default function MergeDialog({ buildId, job, jobs, onClose }: Props) {
-  const join = useJobChange(buildId, 'jobJoin');
+  const join = useCarChange(buildId, 'jobJoin');
   const [entryId] = useState(() => uuidv7());
   const form = useContractForm<JobJoinDto>(JobJoinDto, { entryId, toId: '' });
   const submit = submitting(form, (body) =>

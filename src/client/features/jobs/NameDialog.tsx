@@ -1,10 +1,10 @@
 /** What a job is called. */
 import { JobPutDto, type JobView } from '#contract/jobs.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
-import { useJobChange } from './jobs.queries.ts';
 
 interface Props {
   buildId: string;
@@ -13,7 +13,7 @@ interface Props {
 }
 
 export default function NameDialog({ buildId, job, onClose }: Props) {
-  const put = useJobChange(buildId, 'jobPut');
+  const put = useCarChange(buildId, 'jobPut');
   const form = useContractForm<JobPutDto>(JobPutDto, { version: job.version, title: job.title });
   const submit = submitting(form, (body) =>
     put.mutateAsync({ params: { jobId: job.id }, body }).then(onClose),

@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
 import { JobSplitDto, type JobThingDto, type JobView } from '#contract/jobs.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { space, touch } from '../../ui/tokens.ts';
-import { useJobChange } from './jobs.queries.ts';
 
 const Choices = styled.fieldset`
   margin: 0;
@@ -45,7 +45,7 @@ interface Props {
 }
 
 export default function SplitDialog({ buildId, job, onClose }: Props) {
-  const split = useJobChange(buildId, 'jobSplit');
+  const split = useCarChange(buildId, 'jobSplit');
   const [ids] = useState(() => ({ entryId: uuidv7(), newId: uuidv7() }));
   const form = useContractForm<JobSplitDto>(JobSplitDto, { ...ids, title: '', things: [] });
   const choices = choicesOf(job);

@@ -175,7 +175,6 @@ export function LetterDraft({ letter, onSent }: DraftProps) {
         {draft.content.parts.map((part) => (
           <PartEditor
             key={part.id + part.title}
-            buildId={letter.buildId}
             part={part}
             photos={photos}
             onItems={(change, where) => editPart(part.id, change, where)}

@@ -70,7 +70,6 @@ const Writer = styled.p`
 `;
 
 interface Props {
-  buildId: string;
   part: LetterPart;
   photos: ReadonlyMap<string, readonly PhotoView[]>;
   /** `place`: what is typed there in one go is undone in one go. */
@@ -79,7 +78,7 @@ interface Props {
   others: readonly LetterWriter[];
 }
 
-export function PartEditor({ buildId, part, photos, onItems, onFocus, others }: Props) {
+export function PartEditor({ part, photos, onItems, onFocus, others }: Props) {
   const set = (id: string, next: Partial<LetterItem>): void =>
     onItems((items) => items.map((i) => (i.id === id ? { ...i, ...next } : i)));
   /** What is no longer bold, and leads nowhere any more, is no longer said to. */
@@ -128,7 +127,6 @@ export function PartEditor({ buildId, part, photos, onItems, onFocus, others }: 
             ))}
           {!item.leftOut && (
             <ItemPhotos
-              buildId={buildId}
               item={item}
               photos={photos.get(item.id) ?? []}
               onMedia={(media) => set(item.id, { media })}
@@ -182,12 +180,10 @@ const Ticks = styled.div`
 
 /** The photographs of what is told: each goes with the letter or stays here. */
 function ItemPhotos({
-  buildId,
   item,
   photos,
   onMedia,
 }: {
-  buildId: string;
   item: LetterItem;
   photos: readonly PhotoView[];
   onMedia: (media: string[]) => void;
@@ -209,7 +205,7 @@ function ItemPhotos({
               height={72}
             />
           </label>
-          {goes.has(p.id) && <CaptionField buildId={buildId} photo={p} />}
+          {goes.has(p.id) && <CaptionField photo={p} />}
         </div>
       ))}
     </Ticks>

@@ -1,6 +1,6 @@
 /** The round: everybody who is to hear now, one after the other. Read, put right, send, next. */
 import { useState } from 'react';
-import { useQuery, useQueryClient, useSuspenseQuery } from '@tanstack/react-query';
+import { useQuery, useSuspenseQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import type { DueLetter } from '#contract/letters.ts';
@@ -15,7 +15,6 @@ import { draftQuery, dueQuery, letterQuery } from './letters.queries.ts';
 import { EveryLetter } from './EveryLetter.tsx';
 import { HowTold } from './HowTold.tsx';
 import { LetterDraft } from './LetterDraft.tsx';
-import { keyOf } from '../../shared/reading.ts';
 
 const Columns = styled.div`
   display: grid;
@@ -72,11 +71,10 @@ function nextOf(due: readonly DueLetter[], sent: ReadonlySet<string>, at: number
 
 export default function RoundPage() {
   useTitle('The round');
-  const client = useQueryClient();
   const { person } = useShop();
+  const { data } = useSuspenseQuery({ ...dueQuery, gcTime: 0 });
   // Who is due is settled when the round begins: a letter sent stays in the list, ticked.
-  const { data } = useSuspenseQuery({ ...dueQuery, staleTime: Infinity, gcTime: 0 });
-  const { due, others } = data;
+  const [{ due, others }] = useState(data);
   const [sent, setSent] = useState<ReadonlySet<string>>(new Set());
   const [at, setAt] = useState(0);
   const here = due[at];
@@ -92,7 +90,6 @@ export default function RoundPage() {
   const isSent = (buildId: string): void => {
     const now = new Set([...sent, buildId]);
     setSent(now);
-    void client.invalidateQueries({ queryKey: keyOf('floor') });
     const next = nextOf(due, now, at);
     if (next >= 0) setAt(next);
     window.scrollTo({ top: 0 });

@@ -17,7 +17,13 @@ import { Button } from '../../ui/Button.tsx';
 import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Head, ListLine, Notice, Page, Panel, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
-import { mailServerQuery, useMailServer } from './mail.queries.ts';
+import {
+  mailServerQuery,
+  useDecideMail,
+  useDropMailServer,
+  usePutMailServer,
+  useTryMailServer,
+} from './mail.queries.ts';
 
 const USUAL: Record<MailServerView['usual'], string> = {
   'stand-in': 'Mail goes to the stand-in: nothing leaves this machine, and the Outbox shows it.',
@@ -69,12 +75,15 @@ export default function MailServerPage() {
 }
 
 function OpenMails({ mails }: { mails: readonly OpenMail[] }) {
-  const { decide } = useMailServer();
+  const arrived = useDecideMail('mailArrived');
+  const again = useDecideMail('mailAgain');
+  const fault = arrived.error ?? again.error;
+  const isPending = arrived.isPending || again.isPending;
   if (mails.length === 0) return null;
   return (
     <Panel aria-label="Mail that did not go">
       <Head>Mail that did not go</Head>
-      <FormFault reason={decide.isError ? wordsOf(decide.error) : undefined} />
+      <FormFault reason={fault ? wordsOf(fault) : undefined} />
       <ul>
         {mails.map((m) => (
           <ListLine key={m.id}>
@@ -86,18 +95,18 @@ function OpenMails({ mails }: { mails: readonly OpenMail[] }) {
             {m.state === 'perhaps' && (
               <Row>
                 <Button
-                  isDisabled={decide.isPending}
+                  isDisabled={isPending}
                   aria-label={`It arrived: ${m.subject}`}
-                  onPress={() => decide.mutate({ mail: m.id, what: 'mailArrived' })}
+                  onPress={() => arrived.mutate(m.id)}
                 >
                   It arrived
                 </Button>
                 {m.canAgain && (
                   <Button
                     $look="oxide"
-                    isDisabled={decide.isPending}
+                    isDisabled={isPending}
                     aria-label={`Send it again: ${m.subject}`}
-                    onPress={() => decide.mutate({ mail: m.id, what: 'mailAgain' })}
+                    onPress={() => again.mutate(m.id)}
                   >
                     Send it again
                   </Button>
@@ -114,7 +123,7 @@ function OpenMails({ mails }: { mails: readonly OpenMail[] }) {
 function Try({ triedAt }: { triedAt: string | null }) {
   const { timeZone } = useShop().shop;
   const today = useToday();
-  const { tryIt } = useMailServer();
+  const tryIt = useTryMailServer();
   const { data: tried } = tryIt;
   return (
     <Stack $gap="s">
@@ -144,7 +153,8 @@ function Try({ triedAt }: { triedAt: string | null }) {
 }
 
 function Settings({ view }: { view: MailServerView }) {
-  const { put, drop } = useMailServer();
+  const put = usePutMailServer();
+  const drop = useDropMailServer();
   const { shop } = useShop();
   const form = useContractForm(MailServerDto, startOf(view));
   const { errors } = form.formState;

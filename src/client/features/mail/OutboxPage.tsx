@@ -12,7 +12,7 @@ import { TextAreaField } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { Notice, Page, Quiet, Row, Stack, Title } from '../../ui/parts.tsx';
 import { color, space, touch } from '../../ui/tokens.ts';
-import { outboxQuery, useInTheirPlace } from './mail.queries.ts';
+import { outboxQuery, useAnswerInTheirPlace, useReturnInTheirPlace } from './mail.queries.ts';
 
 const Open = styled.a`
   display: inline-flex;
@@ -84,17 +84,19 @@ export default function OutboxPage() {
 
 /** Goes by mail to the address that the mail gave for answers, as a customer's own would. */
 function InTheirPlace({ mail }: { mail: OutboxView['mails'][number] }) {
-  const act = useInTheirPlace(mail.id);
+  const answer = useAnswerInTheirPlace(mail.id);
+  const bringBack = useReturnInTheirPlace(mail.id);
+  const fault = answer.error ?? bringBack.error;
+  const isPending = answer.isPending || bringBack.isPending;
   const [text, setText] = useState('');
   const [done, setDone] = useState('');
   const id = useId();
-  const send = (what: string | null, words: string): void =>
-    act.mutate(what, {
-      onSuccess: () => {
-        setText('');
-        setDone(words);
-      },
-    });
+  const onceSent = (words: string) => ({
+    onSuccess: () => {
+      setText('');
+      setDone(words);
+    },
+  });
   return (
     <Stack $gap="s" role="group" aria-labelledby={id}>
       <b id={id}>In their place</b>
@@ -107,18 +109,23 @@ function InTheirPlace({ mail }: { mail: OutboxView['mails'][number] }) {
           setDone('');
         }}
       />
-      <FormFault reason={act.isError ? wordsOf(act.error) : undefined} />
+      <FormFault reason={fault ? wordsOf(fault) : undefined} />
       <Row>
         <Button
-          isDisabled={text.trim() === '' || act.isPending}
-          onPress={() => send(text, 'Answered. The Floor has it.')}
+          isDisabled={text.trim() === '' || isPending}
+          onPress={() => answer.mutate(text, onceSent('Answered. The Floor has it.'))}
         >
           Answer as they would
         </Button>
         <Button
           $look="quiet"
-          isDisabled={act.isPending}
-          onPress={() => send(null, 'Brought back, as from a mailbox that is not there. The letter says so.')}
+          isDisabled={isPending}
+          onPress={() =>
+            bringBack.mutate(
+              undefined,
+              onceSent('Brought back, as from a mailbox that is not there. The letter says so.'),
+            )
+          }
         >
           Let it come back
         </Button>

@@ -7,10 +7,17 @@ import MailServerPage from './MailServerPage.tsx';
 import OutboxPage from './OutboxPage.tsx';
 
 let server: ReturnType<typeof serve>;
+/** What a change is answered with, and what is read again after it. */
 let answer: (asked: Asked) => { status?: number; body: unknown } | null;
+let read: unknown;
 beforeEach(() => {
   answer = () => null;
-  server = serve((asked) => answer(asked));
+  server = serve((asked) => {
+    if (asked.method === 'GET') return { body: read };
+    const given = answer(asked);
+    if (given && 'server' in Object(given.body)) read = given.body;
+    return given;
+  });
 });
 afterEach(() => {
   cleanup();
@@ -32,7 +39,7 @@ describe('the mail server', () => {
     open: [],
   };
   const open = (view: MailServerView): unknown =>
-    show(<MailServerPage />, { data: [[['mailServerRead'], view]] });
+    show(<MailServerPage />, { data: [[['mailServerRead'], (read = view)]] });
 
   test('none of its own: where mail goes is said; one that is set is sent whole', async () => {
     open({ ...OWN, server: null });
@@ -60,7 +67,7 @@ describe('the mail server', () => {
     expect(screen.getByText('One is kept. Empty leaves it as it is.')).toBeTruthy();
     answer = () => ({ body: OWN });
     press('Use this server');
-    await waitFor(() => expect(server.asked).toHaveLength(1));
+    await waitFor(() => expect(server.asked.filter((a) => a.method === 'PUT')).toHaveLength(1));
     expect(server.asked[0]!.body).not.toHaveProperty('password');
   });
 
@@ -137,7 +144,7 @@ describe('the Outbox', () => {
     ...{ at: '2026-03-10T10:00:00Z', canAnswer: true },
   };
   const open = (mails: OutboxView['mails']): unknown =>
-    show(<OutboxPage />, { data: [[['outboxList'], { mails }]] });
+    show(<OutboxPage />, { data: [[['outboxList'], (read = { mails })]] });
 
   test('empty it says what to do', () => {
     open([]);

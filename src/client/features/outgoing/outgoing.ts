@@ -9,7 +9,7 @@ import { allHere, dropHere, keepHere, type KeptAct } from '../../shared/device.t
 import { onReturn } from '../../shared/reach.ts';
 
 type Outcome = { sent: unknown } | { refused: ApiProblem } | 'later';
-export type Act = Pick<KeptAct, 'id' | 'route' | 'params' | 'body' | 'words' | 'lines' | 'buildIds'>;
+export type Act = Pick<KeptAct, 'id' | 'route' | 'params' | 'body' | 'words' | 'lines'>;
 
 /** Younger than this it is now: the server's own clock says when. */
 const NOW_MS = 60_000;

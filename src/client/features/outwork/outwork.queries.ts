@@ -1,65 +1,37 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
 import type {
   BatchBackDto,
   BatchDropDto,
   BatchPutDto,
   BatchSendDto,
-  OutworkView,
   PieceActDto,
   PiecePutDto,
-  PiecesView,
   PieceToPartDto,
 } from '#contract/outwork.ts';
-import { call } from '../../shared/api.ts';
-import { useBuildChanged } from '../entries/index.ts';
-import { keyOf, readOf } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readOf } from '../../shared/reading.ts';
 
 export const outworkQuery = readOf('outworkRead');
 
 export const piecesQuery = (buildId: string) => readOf('piecesRead', { params: { buildId } });
 
-/** A change of one piece; the server answers with the pieces of its car. */
-function usePieceChange<B>(
-  change: (at: { buildId: string; pieceId: string }, body: B) => Promise<PiecesView>,
-) {
-  const client = useQueryClient();
-  const changed = useBuildChanged();
-  return useMutation({
-    mutationFn: ({ buildId, pieceId, body }: { buildId: string; pieceId: string; body: B }) =>
-      change({ buildId, pieceId }, body),
-    onSuccess: (view, { buildId }) => {
-      client.setQueryData(piecesQuery(buildId).queryKey, view);
-      changed(buildId);
-    },
-    onError: (_, { buildId }) => changed(buildId),
-  });
+interface OfPiece<B> {
+  buildId: string;
+  pieceId: string;
+  body: B;
 }
+const ofPiece = <B>({ body, ...params }: OfPiece<B>) => ({ params, body });
 
-export const usePutPiece = () =>
-  usePieceChange((params, body: PiecePutDto) => call('piecePut', { params, body }));
-export const useActOnPiece = () =>
-  usePieceChange((params, body: PieceActDto) => call('pieceAct', { params, body }));
-export const useReplacePiece = () =>
-  usePieceChange((params, body: PieceToPartDto) => call('pieceToPart', { params, body }));
+export const usePutPiece = () => useChange('piecePut', ofPiece<PiecePutDto>);
+export const useActOnPiece = () => useChange('pieceAct', ofPiece<PieceActDto>);
+export const useReplacePiece = () => useChange('pieceToPart', ofPiece<PieceToPartDto>);
 
-/** A change of one batch; the server answers with all outwork, and the news of each car comes by itself. */
-function useBatchChange<B>(change: (at: { batchId: string }, body: B) => Promise<OutworkView>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ batchId, body }: { batchId: string; body: B }) => change({ batchId }, body),
-    onSuccess: (view) => {
-      client.setQueryData(outworkQuery.queryKey, view);
-      void client.invalidateQueries({ queryKey: keyOf('piecesRead') });
-    },
-    onError: () => client.invalidateQueries({ queryKey: outworkQuery.queryKey }),
-  });
+interface OfBatch<B> {
+  batchId: string;
+  body: B;
 }
+const ofBatch = <B>({ body, ...params }: OfBatch<B>) => ({ params, body });
 
-export const usePutBatch = () =>
-  useBatchChange((params, body: BatchPutDto) => call('batchPut', { params, body }));
-export const useDropBatch = () =>
-  useBatchChange((params, body: BatchDropDto) => call('batchDrop', { params, body }));
-export const useSendBatch = () =>
-  useBatchChange((params, body: BatchSendDto) => call('batchSend', { params, body }));
-export const useReturnBatch = () =>
-  useBatchChange((params, body: BatchBackDto) => call('batchBack', { params, body }));
+export const usePutBatch = () => useChange('batchPut', ofBatch<BatchPutDto>);
+export const useDropBatch = () => useChange('batchDrop', ofBatch<BatchDropDto>);
+export const useSendBatch = () => useChange('batchSend', ofBatch<BatchSendDto>);
+export const useReturnBatch = () => useChange('batchBack', ofBatch<BatchBackDto>);

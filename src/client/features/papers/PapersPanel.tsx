@@ -26,7 +26,7 @@ export function PapersPanel({ buildId, customer }: { buildId: string; customer: 
       {papers.length > 0 && (
         <ul aria-label="Papers, newest first">
           {papers.map((p) => (
-            <OnePaper key={p.id} buildId={buildId} paper={p} />
+            <OnePaper key={p.id} paper={p} />
           ))}
         </ul>
       )}
@@ -48,9 +48,9 @@ export function PapersPanel({ buildId, customer }: { buildId: string; customer: 
   );
 }
 
-function OnePaper({ buildId, paper }: { buildId: string; paper: PaperView }) {
-  const give = useGivePaper(buildId);
-  const drop = useDropPaper(buildId);
+function OnePaper({ paper }: { paper: PaperView }) {
+  const give = useGivePaper();
+  const drop = useDropPaper();
   const manner = useManner();
   const { timeZone } = useShop().shop;
   const day = (at: string): string => formatDay(dayOf(at, timeZone), manner.locale, manner.today);

@@ -5,8 +5,8 @@ import { wordsOf } from '../../shared/api.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { useSavePhoto } from './photos.queries.ts';
 
-export function CaptionField({ buildId, photo }: { buildId: string; photo: PhotoView }) {
-  const save = useSavePhoto(buildId, photo.id);
+export function CaptionField({ photo }: { photo: PhotoView }) {
+  const save = useSavePhoto(photo.id);
   /** What is typed and not kept; null: as it is kept. */
   const [typed, setTyped] = useState<string | null>(null);
   const keep = (): void => {

@@ -51,7 +51,7 @@ interface Props {
 }
 
 export default function PhotoDialog({ buildId, photo, onClose }: Props) {
-  const save = useSavePhoto(buildId, photo.id);
+  const save = useSavePhoto(photo.id);
   const [caption, setCaption] = useState(photo.caption);
   const [marks, setMarks] = useState<PhotoMark[]>(photo.marks);
   const [before, setBefore] = useState(photo.before);
@@ -118,7 +118,7 @@ export default function PhotoDialog({ buildId, photo, onClose }: Props) {
         <Button $look="quiet" onPress={onClose}>
           {changed ? 'Leave it as it was' : 'Close'}
         </Button>
-        <TakeAway {...{ buildId, photo, onClose }} />
+        <TakeAway {...{ photo, onClose }} />
       </Row>
       <About photo={photo} />
     </Dialog>
@@ -184,8 +184,8 @@ function About({ photo }: { photo: PhotoView }) {
   );
 }
 
-function TakeAway({ buildId, photo, onClose }: Props) {
-  const remove = useRemovePhoto(buildId, photo.id);
+function TakeAway({ photo, onClose }: Omit<Props, 'buildId'>) {
+  const remove = useRemovePhoto(photo.id);
   const [asking, setAsking] = useState(false);
   if (!asking)
     return (

@@ -6,7 +6,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Now, Row } from '../../ui/parts.tsx';
 import { color } from '../../ui/tokens.ts';
 import { countFiles, forgetUpload, onArrival, useUploads, type Upload } from './uploads.ts';
-import { keyOf } from '../../shared/reading.ts';
+import { readChanged } from '../../shared/reading.ts';
 
 const Bar = styled.progress`
   width: 10rem;
@@ -20,8 +20,8 @@ export function UploadsTray() {
   useEffect(
     () =>
       onArrival((buildId) => {
-        void client.invalidateQueries({ queryKey: keyOf('photosList', buildId) });
-        void client.invalidateQueries({ queryKey: keyOf('voicesList', buildId) });
+        readChanged(client, 'photoUpload', { buildId });
+        readChanged(client, 'voiceUpload', { buildId });
       }),
     [client],
   );

@@ -1,11 +1,11 @@
 import { groupBy } from '#core/lists/groupBy.ts';
 import { useMemo } from 'react';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { pathOf } from '#contract/routes.ts';
 import type { PhotoSize } from '#contract/photoFiles.ts';
 import type { BuildPhotoView, PhotoSaveDto, PhotoView } from '#contract/photos.ts';
-import { call } from '../../shared/api.ts';
-import { keyOf, readOf } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readOf } from '../../shared/reading.ts';
 
 export const photosQuery = (buildId: string) => readOf('photosList', { params: { buildId } });
 
@@ -26,26 +26,7 @@ export const photoUrl = ({ id, look }: Pick<PhotoView, 'id' | 'look'>, size: Pho
 /** Where a picture is as it was sent to the customer. */
 export const pictureUrl = (buildId: string, hash: string): string => pathOf('pictureFile', { buildId, hash });
 
-function usePhotoChanged(): (photo: { buildId: string }) => Promise<void> {
-  const client = useQueryClient();
-  return async ({ buildId }) => {
-    await client.invalidateQueries({ queryKey: keyOf('photosList', buildId) });
-    void client.invalidateQueries({ queryKey: keyOf('estimateRead', buildId) });
-  };
-}
+export const useSavePhoto = (photoId: string) =>
+  useChange('photoSave', (body: PhotoSaveDto) => ({ params: { photoId }, body }));
 
-export function useSavePhoto(buildId: string, photoId: string) {
-  const changed = usePhotoChanged();
-  return useMutation({
-    mutationFn: (body: PhotoSaveDto) => call('photoSave', { params: { photoId }, body }),
-    onSuccess: () => changed({ buildId }),
-  });
-}
-
-export function useRemovePhoto(buildId: string, photoId: string) {
-  const changed = usePhotoChanged();
-  return useMutation({
-    mutationFn: () => call('photoRemove', { params: { photoId } }),
-    onSuccess: () => changed({ buildId }),
-  });
-}
+export const useRemovePhoto = (photoId: string) => useChange('photoRemove', () => ({ params: { photoId } }));

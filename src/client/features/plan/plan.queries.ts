@@ -3,18 +3,16 @@ import { v7 as uuidv7 } from 'uuid';
 import type { PieceStandDto } from '#contract/outwork.ts';
 import type { PinnedDto, PlanCarView, PlanPieceView, PlanPlaceView } from '#contract/plan.ts';
 import type { EntryAddDto } from '#contract/entries.ts';
-import type { PlacePutDto } from '#contract/shop.ts';
 import type { Spot } from '#core/plan/floorPlan.ts';
 import { call } from '../../shared/api.ts';
-import { useBuildChanged } from '../entries/index.ts';
-import { keyOf, readOf } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readChanged, readOf } from '../../shared/reading.ts';
 
 export const planQuery = readOf('planRead');
 
 /** Moves a car: an entry of its logbook, as if it had been written in the log line. */
 export function useMoveCar() {
   const client = useQueryClient();
-  const changed = useBuildChanged();
   return useMutation({
     mutationFn: ({ car, place }: { car: PlanCarView; place: PlanPlaceView }) => {
       const body: EntryAddDto = {
@@ -40,10 +38,7 @@ export function useMoveCar() {
       return { before };
     },
     onError: (_error, _given, context) => client.setQueryData(planQuery.queryKey, context?.before),
-    onSettled: (_data, _error, { car }) => {
-      void client.invalidateQueries({ queryKey: keyOf('planRead') });
-      changed(car.buildId);
-    },
+    onSettled: (_data, _error, { car }) => readChanged(client, 'entryAdd', { buildId: car.buildId }),
   });
 }
 
@@ -53,46 +48,20 @@ interface Stood {
 }
 
 /** Puts a piece at a place, or back on its shelf. */
-export function useStandPiece() {
-  const client = useQueryClient();
-  const changed = useBuildChanged();
-  return useMutation({
-    mutationFn: ({ piece, body }: Stood) =>
-      call('pieceStand', {
-        params: { buildId: piece.buildId, pieceId: piece.id },
-        body: { version: piece.version, ...body },
-      }),
-    onSettled: (_data, _error, { piece }) => {
-      void client.invalidateQueries({ queryKey: keyOf('planRead') });
-      changed(piece.buildId);
-    },
-  });
-}
+export const useStandPiece = () =>
+  useChange('pieceStand', ({ piece, body }: Stood) => ({
+    params: { buildId: piece.buildId, pieceId: piece.id },
+    body: { version: piece.version, ...body },
+  }));
 
-export function useDrawPlace() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ place, spot }: { place: PlanPlaceView; spot: Spot }) => {
-      const { id, version, name, kind, position, closed } = place;
-      const body: PlacePutDto = { version, name, kind, position, closed, spot };
-      return call('placePut', { params: { placeId: id }, body });
-    },
-    onSettled: () => {
-      void client.invalidateQueries({ queryKey: keyOf('planRead') });
-      void client.invalidateQueries({ queryKey: keyOf('shopLists') });
-    },
+export const useDrawPlace = () =>
+  useChange('placePut', ({ place, spot }: { place: PlanPlaceView; spot: Spot }) => {
+    const { id, version, name, kind, position, closed } = place;
+    return { params: { placeId: id }, body: { version, name, kind, position, closed, spot } };
   });
-}
 
-export function useSetPinned() {
-  const client = useQueryClient();
-  const changed = useBuildChanged();
-  return useMutation({
-    mutationFn: ({ buildId, body }: { buildId: string; body: PinnedDto }) =>
-      call('pinnedSet', { params: { buildId }, body }),
-    onSuccess: (plan, { buildId }) => {
-      client.setQueryData(planQuery.queryKey, plan);
-      changed(buildId);
-    },
-  });
-}
+export const useSetPinned = () =>
+  useChange('pinnedSet', ({ buildId, body }: { buildId: string; body: PinnedDto }) => ({
+    params: { buildId },
+    body,
+  }));

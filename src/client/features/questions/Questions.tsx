@@ -71,7 +71,7 @@ function Asked({ question: { name, text, askedAt, answeredAt } }: { question: Qu
 }
 
 function AnswerDialog({ question, onClose }: { question: QuestionView; onClose: () => void }) {
-  const answer = useAnswer(question.buildId, question.id);
+  const answer = useAnswer(question.id);
   const form = useContractForm(QuestionAnswerDto, { answer: '' });
   const submit = submitting(form, (body) => answer.mutateAsync(body).then(onClose));
   return (

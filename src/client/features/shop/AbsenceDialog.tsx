@@ -4,7 +4,7 @@ import { useManner } from '../../shared/shop.ts';
 import { TextField, TickField } from '../../ui/Field.tsx';
 import { Pair } from '../../ui/Form.tsx';
 import { NamedDialog } from './NamedDialog.tsx';
-import { PUT, usePut } from './shop.queries.ts';
+import { usePutAbsence } from './shop.queries.ts';
 
 interface Props {
   person: PersonView;
@@ -14,7 +14,7 @@ interface Props {
 
 export function AbsenceDialog({ person, row, onClose }: Props) {
   const { today } = useManner();
-  const put = usePut(PUT.absence);
+  const put = usePutAbsence();
   const form = useContractForm<AbsencePutDto>(AbsencePutDto, {
     version: row?.version ?? 0,
     personId: person.id,

@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { Mono, Notice, Row, Stack } from '../../ui/parts.tsx';
 import { wordsOf } from '../../shared/api.ts';
-import { PUT, useInvite, usePut } from './shop.queries.ts';
+import { useInvite, usePutPerson } from './shop.queries.ts';
 
 const NEW: PersonPutDto = {
   version: 0,
@@ -51,7 +51,7 @@ function Invite({ personId, name }: { personId: string; name: string }) {
 }
 
 export function PersonDialog({ row, onClose }: { row: PersonView | undefined; onClose: () => void }) {
-  const put = usePut(PUT.person);
+  const put = usePutPerson();
   const form = useContractForm(PersonPutDto, startOf(row));
   const { errors } = form.formState;
   return (

@@ -3,7 +3,7 @@ import { PLACE_KINDS } from '#core/shop/places.ts';
 import { useContractForm } from '../../shared/forms.ts';
 import { SelectField, TextField, TickField, Options } from '../../ui/Field.tsx';
 import { NamedDialog } from './NamedDialog.tsx';
-import { PUT, usePut } from './shop.queries.ts';
+import { usePutPlace } from './shop.queries.ts';
 
 interface PlaceDialogProps {
   row: PlaceView | undefined;
@@ -19,7 +19,7 @@ function startOf(row: PlaceView | undefined, last: number): PlacePutDto {
 }
 
 export function PlaceDialog({ row, last, onClose }: PlaceDialogProps) {
-  const put = usePut(PUT.place);
+  const put = usePutPlace();
   const form = useContractForm(PlacePutDto, startOf(row, last));
   const { errors } = form.formState;
   return (

@@ -2,10 +2,10 @@ import { VendorPutDto, type VendorView } from '#contract/shop.ts';
 import { useContractForm } from '../../shared/forms.ts';
 import { TextField } from '../../ui/Field.tsx';
 import { NamedDialog } from './NamedDialog.tsx';
-import { PUT, usePut } from './shop.queries.ts';
+import { usePutVendor } from './shop.queries.ts';
 
 export function VendorDialog({ row, onClose }: { row: VendorView | undefined; onClose: () => void }) {
-  const put = usePut(PUT.vendor);
+  const put = usePutVendor();
   const form = useContractForm(
     VendorPutDto,
     row ? { version: row.version, name: row.name } : { version: 0, name: '' },

@@ -1,31 +1,13 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import type { RatePutDto, RatesView } from '#contract/rates.ts';
-import { call } from '../../shared/api.ts';
-import { readAgain, readOf } from '../../shared/reading.ts';
+import type { RatePutDto } from '#contract/rates.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readOf } from '../../shared/reading.ts';
 
 export const ratesQuery = readOf('ratesRead');
 
-function useTaken() {
-  const client = useQueryClient();
-  return (view: RatesView): void => {
-    client.setQueryData(ratesQuery.queryKey, view);
-    readAgain(client, 'termsRead', 'costsRead', 'estimateRead');
-  };
-}
+export const usePutRate = () =>
+  useChange('ratePut', ({ rateId, body }: { rateId: string; body: RatePutDto }) => ({
+    params: { rateId },
+    body,
+  }));
 
-export function usePutRate() {
-  const taken = useTaken();
-  return useMutation({
-    mutationFn: ({ rateId, body }: { rateId: string; body: RatePutDto }) =>
-      call('ratePut', { params: { rateId }, body }),
-    onSuccess: taken,
-  });
-}
-
-export function useDropRate() {
-  const taken = useTaken();
-  return useMutation({
-    mutationFn: (rateId: string) => call('rateDrop', { params: { rateId } }),
-    onSuccess: taken,
-  });
-}
+export const useDropRate = () => useChange('rateDrop', (rateId: string) => ({ params: { rateId } }));

@@ -1,36 +1,24 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import type {
-  AbsencePutDto,
-  PersonPutDto,
-  PlacePutDto,
-  ShopListsView,
-  VendorPutDto,
-} from '#contract/shop.ts';
+import { useMutation } from '@tanstack/react-query';
+import type { AbsencePutDto, PersonPutDto, PlacePutDto, VendorPutDto } from '#contract/shop.ts';
 import { call } from '../../shared/api.ts';
-import { readAgain, readOf } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readOf } from '../../shared/reading.ts';
 
 export const listsQuery = readOf('shopLists');
 
-/** What is put in each of the lists, and where to. */
-export const PUT = {
-  person: (personId: string, body: PersonPutDto) => call('personPut', { params: { personId }, body }),
-  place: (placeId: string, body: PlacePutDto) => call('placePut', { params: { placeId }, body }),
-  vendor: (vendorId: string, body: VendorPutDto) => call('vendorPut', { params: { vendorId }, body }),
-  absence: (absenceId: string, body: AbsencePutDto) => call('absencePut', { params: { absenceId }, body }),
-};
-
-export function usePut<B>(put: (id: string, body: B) => Promise<ShopListsView>) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, body }: { id: string; body: B }) => put(id, body),
-    onSuccess: (view) => {
-      client.setQueryData(listsQuery.queryKey, view);
-      readAgain(client, 'known', 'waitsRead');
-    },
-    // Somebody else was first: the page shows theirs, the form keeps what was typed.
-    onError: () => client.invalidateQueries({ queryKey: listsQuery.queryKey }),
-  });
+interface Put<B> {
+  id: string;
+  body: B;
 }
+
+export const usePutPerson = () =>
+  useChange('personPut', ({ id, body }: Put<PersonPutDto>) => ({ params: { personId: id }, body }));
+export const usePutPlace = () =>
+  useChange('placePut', ({ id, body }: Put<PlacePutDto>) => ({ params: { placeId: id }, body }));
+export const usePutVendor = () =>
+  useChange('vendorPut', ({ id, body }: Put<VendorPutDto>) => ({ params: { vendorId: id }, body }));
+export const usePutAbsence = () =>
+  useChange('absencePut', ({ id, body }: Put<AbsencePutDto>) => ({ params: { absenceId: id }, body }));
 
 export const useInvite = (personId: string) =>
   useMutation({ mutationFn: () => call('personInvite', { params: { personId } }) });

@@ -2,12 +2,12 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { SnagEndDto, type SnagView } from '#contract/snags.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { hoursTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
-import { useSnagChange } from './snags.queries.ts';
 
 interface Props {
   buildId: string;
@@ -24,7 +24,7 @@ const HOURS = {
 };
 
 export function EndDialog({ buildId, snag, state, onClose }: Props) {
-  const end = useSnagChange(buildId, 'snagEnd');
+  const end = useCarChange(buildId, 'snagEnd');
   const [entryId] = useState(() => uuidv7());
   const form = useContractForm<SnagEndDto>(SnagEndDto, { entryId, state, said: '' });
   const { errors } = form.formState;

@@ -7,6 +7,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { SnagPutDto, type SnagsView, type SnagView } from '#contract/snags.ts';
 import { STATIONS, type Station } from '#core/snags/snags.ts';
 import { formatDay, dayOf } from '#core/time/days.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { useKey } from '../../shared/keys.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
@@ -31,7 +32,7 @@ import { color, space, touch } from '../../ui/tokens.ts';
 import { useThisCar } from '../entries/index.ts';
 import { EndDialog } from './EndDialog.tsx';
 import { TrialDialog } from './TrialDialog.tsx';
-import { snagsQuery, useSnagChange } from './snags.queries.ts';
+import { snagsQuery } from './snags.queries.ts';
 
 const Stations = styled.fieldset`
   display: flex;
@@ -109,7 +110,7 @@ export default function SnagsPage() {
 
 /** One line after the other: the station stays chosen, the field is empty again and has the focus. */
 function WalkForm({ buildId }: { buildId: string }) {
-  const put = useSnagChange(buildId, 'snagPut');
+  const put = useCarChange(buildId, 'snagPut');
   const [ids, setIds] = useState(() => ({ snagId: uuidv7(), entryId: uuidv7() }));
   const form = useContractForm<SnagPutDto>(SnagPutDto, { ...ids, station: STATIONS[0], what: '' });
   const { errors } = form.formState;

@@ -5,6 +5,7 @@ import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
 import { TrialPutDto } from '#contract/snags.ts';
 import { STATIONS } from '#core/snags/snags.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -12,7 +13,6 @@ import { Options, SelectField, TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { Row } from '../../ui/parts.tsx';
 import { phone, space } from '../../ui/tokens.ts';
-import { useSnagChange } from './snags.queries.ts';
 
 const Thing = styled.div`
   display: grid;
@@ -28,7 +28,7 @@ const Thing = styled.div`
 `;
 
 export function TrialDialog({ buildId, onClose }: { buildId: string; onClose: () => void }) {
-  const put = useSnagChange(buildId, 'trialPut');
+  const put = useCarChange(buildId, 'trialPut');
   const [entryId] = useState(() => uuidv7());
   const form = useContractForm<TrialPutDto>(TrialPutDto, { what: '', inTheWay: [] });
   const { fields, append, remove } = useFieldArray({

@@ -1,37 +1,18 @@
-import { useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import type { IdentityDto, RowDtoOf, VehicleView } from '#contract/vehicle.ts';
+import type { IdentityDto, RowDtoOf } from '#contract/vehicle.ts';
 import type { Register } from '#core/vehicle/registers.ts';
-import { call } from '../../shared/api.ts';
-import { keyOf, readOf } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readOf } from '../../shared/reading.ts';
 
 export const vehicleQuery = (buildId: string) => readOf('vehicleRead', { params: { buildId } });
 
-const took = (client: QueryClient, buildId: string) => (view: VehicleView) => {
-  client.setQueryData(vehicleQuery(buildId).queryKey, view);
-  void client.invalidateQueries({ queryKey: keyOf('buildRead', buildId) });
-};
+export const useSaveIdentity = (buildId: string) =>
+  useChange('identitySave', (body: IdentityDto) => ({ params: { buildId }, body }));
 
-export function useSaveIdentity(buildId: string) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (body: IdentityDto) => call('identitySave', { params: { buildId }, body }),
-    onSuccess: took(client, buildId),
-  });
-}
+export const usePutRow = <R extends Register>(buildId: string, register: R) =>
+  useChange('registerRowPut', ({ id, body }: { id: string; body: RowDtoOf<R> }) => ({
+    params: { buildId, register, rowId: id },
+    body,
+  }));
 
-export function usePutRow<R extends Register>(buildId: string, register: R) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ id, body }: { id: string; body: RowDtoOf<R> }) =>
-      call('registerRowPut', { params: { buildId, register, rowId: id }, body }),
-    onSuccess: took(client, buildId),
-  });
-}
-
-export function useDropRow(buildId: string, register: Register) {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (id: string) => call('registerRowDrop', { params: { buildId, register, rowId: id } }),
-    onSuccess: took(client, buildId),
-  });
-}
+export const useDropRow = (buildId: string, register: Register) =>
+  useChange('registerRowDrop', (id: string) => ({ params: { buildId, register, rowId: id } }));

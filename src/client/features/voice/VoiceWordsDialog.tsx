@@ -19,7 +19,7 @@ interface Props {
 
 export default function VoiceWordsDialog({ buildId, voice, onClose }: Props) {
   const { data } = useQuery(voicesQuery(buildId));
-  const { save, hear } = useVoiceWords(buildId, voice.id);
+  const { save, hear } = useVoiceWords(voice.id);
   // As it was opened: what somebody else writes meanwhile is told at keeping.
   const [{ version }] = useState(voice);
   const [text, setText] = useState(voice.words);

@@ -1,9 +1,10 @@
 import { groupBy } from '#core/lists/groupBy.ts';
 import { useMemo } from 'react';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import type { VoiceWordsDto, VoiceView } from '#contract/voice.ts';
 import { call } from '../../shared/api.ts';
-import { keyOf, readOf } from '../../shared/reading.ts';
+import { useChange } from '../../shared/changing.ts';
+import { readOf } from '../../shared/reading.ts';
 
 export const voicesQuery = (buildId: string) => readOf('voicesList', { params: { buildId } });
 
@@ -16,13 +17,9 @@ export function useVoicesByEntry(buildId: string): VoicesByEntry {
   return useMemo(() => (data ? groupBy(data.voices, (v) => v.entryId) : NONE), [data]);
 }
 
-export function useVoiceWords(buildId: string, voiceId: string) {
-  const client = useQueryClient();
+export function useVoiceWords(voiceId: string) {
   return {
-    save: useMutation({
-      mutationFn: (body: VoiceWordsDto) => call('voiceWordsPut', { params: { voiceId }, body }),
-      onSuccess: () => client.invalidateQueries({ queryKey: keyOf('voicesList', buildId) }),
-    }),
+    save: useChange('voiceWordsPut', (body: VoiceWordsDto) => ({ params: { voiceId }, body })),
     hear: useMutation({ mutationFn: () => call('voiceHear', { params: { voiceId } }) }),
   };
 }

@@ -1,6 +1,6 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useQueryClient } from '@tanstack/react-query';
 import type { WalkCarView, WalkView } from '#contract/walk.ts';
-import { call } from '../../shared/api.ts';
+import { useChange } from '../../shared/changing.ts';
 import { sendAct } from '../outgoing/index.ts';
 import { readOf } from '../../shared/reading.ts';
 
@@ -25,10 +25,4 @@ export function useSeen() {
   };
 }
 
-export function useEndWalk() {
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (walkId: string) => call('walkEnd', { params: { walkId } }),
-    onSuccess: () => client.invalidateQueries({ queryKey: walkQuery.queryKey }),
-  });
-}
+export const useEndWalk = () => useChange('walkEnd', (walkId: string) => ({ params: { walkId } }));

@@ -4,13 +4,13 @@ import { styled } from 'styled-components';
 import { v7 as uuidv7 } from 'uuid';
 import type { FollowUpView, WorkView } from '#contract/work.ts';
 import { formatDay } from '#core/time/days.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Head, Now, Panel, Quiet } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
-import { useWorkChange } from './work.queries.ts';
 
 const Item = styled.li`
   display: grid;
@@ -42,7 +42,7 @@ export function FollowUps({ work }: { work: WorkView }) {
 
 function One({ work, followUp }: { work: WorkView; followUp: FollowUpView }) {
   const { locale, today } = useManner();
-  const finish = useWorkChange(work.buildId, 'followUpDone');
+  const finish = useCarChange(work.buildId, 'followUpDone');
   const [saying, setSaying] = useState(false);
   const [said, setSaid] = useState('');
   const [fault, setFault] = useState<string>();

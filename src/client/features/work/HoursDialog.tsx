@@ -2,13 +2,13 @@
 import { useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { TaskHoursDto, type TaskView } from '#contract/work.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { hoursAsTyped } from '../../shared/typed.ts';
 import { Dialog } from '../../ui/Dialog.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault, KeepOrLeave } from '../../ui/Form.tsx';
 import { minutesTyped, ToGoFields } from './ToGoFields.tsx';
-import { useWorkChange } from './work.queries.ts';
 
 interface Props {
   buildId: string;
@@ -17,7 +17,7 @@ interface Props {
 }
 
 export default function HoursDialog({ buildId, task, onClose }: Props) {
-  const type = useWorkChange(buildId, 'taskHours');
+  const type = useCarChange(buildId, 'taskHours');
   const [id] = useState(() => uuidv7());
   const form = useContractForm<TaskHoursDto>(TaskHoursDto, {
     id,

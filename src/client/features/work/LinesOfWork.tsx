@@ -7,6 +7,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { LooseEntryView, WorkLineView, WorkView } from '#contract/work.ts';
 import { formatMoney } from '#core/money/money.ts';
 import { formatMinutes } from '#core/time/hours.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -14,7 +15,6 @@ import { SelectField, Options } from '../../ui/Field.tsx';
 import { Head, Mono, Notice, Now, Panel, Quiet, Row } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { costsQuery } from '../costs/index.ts';
-import { useWorkChange } from './work.queries.ts';
 
 const Item = styled.li`
   display: grid;
@@ -125,7 +125,7 @@ function LineHours({ line, buildId }: { line: WorkLineView; buildId: string }) {
 }
 
 function Loose({ work, entry }: { work: WorkView; entry: LooseEntryView }) {
-  const settle = useWorkChange(work.buildId, 'entryBelongs');
+  const settle = useCarChange(work.buildId, 'entryBelongs');
   const { currency, locale } = useManner();
   // Made once, so that the same choice pressed twice makes one line.
   const [newLineId] = useState(() => uuidv7());

@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { WorkView } from '#contract/work.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { stepsWanted } from '#core/work/playbook.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Dialog } from '../../ui/Dialog.tsx';
@@ -13,7 +14,7 @@ import { SelectField, Options } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
 import { Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
-import { playbooksQuery, useWorkChange } from './work.queries.ts';
+import { playbooksQuery } from './work.queries.ts';
 
 const Steps = styled.ol`
   max-height: 22rem;
@@ -32,7 +33,7 @@ interface Props {
 
 export default function PlaybookDialog({ work, onClose }: Props) {
   const { data } = useSuspenseQuery(playbooksQuery);
-  const use = useWorkChange(work.buildId, 'playbookUse');
+  const use = useCarChange(work.buildId, 'playbookUse');
   const [playbookId, setPlaybookId] = useState('');
   const [lineId, setLineId] = useState('');
   const [fallen, setFallen] = useState<Record<string, string>>({});

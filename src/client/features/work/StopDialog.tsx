@@ -5,6 +5,7 @@ import { SpellStopDto } from '#contract/work.ts';
 import { dayOf, formatDay, formatTime } from '#core/time/days.ts';
 import { instantOf } from '#core/time/zones.ts';
 import { isForgotten, minutesBetween } from '#core/work/spells.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { hoursAsTyped } from '../../shared/typed.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
@@ -14,7 +15,6 @@ import { TextField } from '../../ui/Field.tsx';
 import { Form, FormFault } from '../../ui/Form.tsx';
 import { Row } from '../../ui/parts.tsx';
 import { ToGoFields } from './ToGoFields.tsx';
-import { useWorkChange } from './work.queries.ts';
 
 interface Props {
   spell: SpellView;
@@ -25,7 +25,7 @@ interface Props {
 export default function StopDialog({ spell, now, onClose }: Props) {
   const { locale, today } = useManner();
   const { timeZone } = useShop().shop;
-  const stop = useWorkChange(spell.buildId, 'spellStop');
+  const stop = useCarChange(spell.buildId, 'spellStop');
   const [forgotten] = useState(() =>
     isForgotten({ startedAt: spell.startedAt, endedAt: null }, now, timeZone),
   );

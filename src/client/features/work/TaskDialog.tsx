@@ -7,6 +7,7 @@ import { TaskPutDto, type TaskView, type WorkView } from '#contract/work.ts';
 import { WORKS } from '#core/estimate/lines.ts';
 import { PLACE_KINDS } from '#core/shop/places.ts';
 import { CAUTIONS } from '#core/work/cautions.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { OPTIONAL, showProblem, submitting, useContractForm, type AsTyped } from '../../shared/forms.ts';
 import { hoursAsTyped, hoursTyped } from '../../shared/typed.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -15,7 +16,6 @@ import { SelectField, TextField, Options } from '../../ui/Field.tsx';
 import { Form, FormFault, Pair } from '../../ui/Form.tsx';
 import { Head, Row, Stack, Summary } from '../../ui/parts.tsx';
 import { color, space, touch } from '../../ui/tokens.ts';
-import { useWorkChange } from './work.queries.ts';
 
 const NeedFields = styled.div`
   display: grid;
@@ -74,8 +74,8 @@ interface Props {
 }
 
 export default function TaskDialog({ work, task, onClose }: Props) {
-  const put = useWorkChange(work.buildId, 'taskPut');
-  const act = useWorkChange(work.buildId, 'taskAct');
+  const put = useCarChange(work.buildId, 'taskPut');
+  const act = useCarChange(work.buildId, 'taskAct');
   const [taskId] = useState(() => task?.id ?? uuidv7());
   const [start] = useState(() => startOf(task));
   const form = useContractForm<TaskPutDto>(TaskPutDto, start);

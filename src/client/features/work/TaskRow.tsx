@@ -7,6 +7,7 @@ import { formatTime } from '#core/time/days.ts';
 import { formatMinutes } from '#core/time/hours.ts';
 import { CAUTIONS, LOCAL_RULES } from '#core/work/cautions.ts';
 import { progressInWords } from '#core/work/progress.ts';
+import { useCarChange } from '../../shared/changing.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -14,7 +15,6 @@ import { TextField } from '../../ui/Field.tsx';
 import { Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { Pop } from '../../ui/Pop.tsx';
 import { color, phone, size, space } from '../../ui/tokens.ts';
-import { useWorkChange } from './work.queries.ts';
 
 const Line = styled.li`
   display: grid;
@@ -101,8 +101,8 @@ export function TaskRow(props: TaskRowProps) {
 
 function Acts({ work, task, waits, onStop, onEdit, onHours }: TaskRowProps) {
   const { person, seesPrices } = useShop();
-  const start = useWorkChange(work.buildId, 'taskStart');
-  const act = useWorkChange(work.buildId, 'taskAct');
+  const start = useCarChange(work.buildId, 'taskStart');
+  const act = useCarChange(work.buildId, 'taskAct');
   const [spellId, setSpellId] = useState(() => uuidv7());
   const params = { taskId: task.id };
   const mine = work.spells.find((s) => s.taskId === task.id && s.personId === person.id);
@@ -235,7 +235,7 @@ function StartAnyway({ title, isPending, onStart }: StartAnywayProps) {
 }
 
 function Count({ work, task }: { work: WorkView; task: TaskView }) {
-  const count = useWorkChange(work.buildId, 'taskCount');
+  const count = useCarChange(work.buildId, 'taskCount');
   const [step, setStep] = useState(1);
   if (!task.count) return null;
   const { of, total, counted } = task.count;
