@@ -43,7 +43,7 @@ async function learn(path: string, init: RequestInit): Promise<Statement[]> {
   const said = heard;
   heard = null;
   const first = said.findIndex((s) => /^begin/.test(s.text));
-  return said.slice(first, said.findLastIndex((s) => s.text === 'commit') + 1);
+  return said.slice(first, said.findLastIndex((s) => /commit$/.test(s.text)) + 1);
 }
 
 const pool = new pg.Pool({ connectionString: process.env.AVRIK_APP_URL!, max: 10 });

@@ -15,7 +15,7 @@ import type {
 import { DESK, EVERYBODY } from './access.ts';
 import { get, post, put } from './route.ts';
 
-const buildRead = get('/api/builds/:buildId', EVERYBODY).answers<BuildView>();
+const buildRead = get('/api/builds/:buildId', EVERYBODY).answers<BuildView>().about('terms');
 
 export const buildsRoutes = {
   floor: get('/api/floor', EVERYBODY).of('every build').answers<FloorView>(),

@@ -17,7 +17,7 @@ import type { RatePutDto, RatesView } from './rates.ts';
 import { DESK } from './access.ts';
 import { del, get, post, put } from './route.ts';
 
-const ratesRead = get('/api/shop/rates', ['owner']).answers<RatesView>().about('rates');
+const ratesRead = get('/api/shop/rates', ['owner']).answers<RatesView>().about('rates', 'terms');
 
 const estimateRead = get('/api/builds/:buildId/estimate', DESK)
   .answers<EstimateView>()

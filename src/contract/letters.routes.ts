@@ -16,7 +16,7 @@ import type {
 import { DESK } from './access.ts';
 import { get, post, put } from './route.ts';
 
-const mannerRead = get('/api/builds/:buildId/manner', DESK).of('none').answers<MannerView>();
+const mannerRead = get('/api/builds/:buildId/manner', DESK).of('none').answers<MannerView>().about('letters');
 
 const letterRead = get('/api/letters/:letterId', DESK).answers<LetterView>().about('mail');
 

@@ -24,25 +24,27 @@ export const paramNames = (path: string): string[] => [...path.matchAll(/:(\w+)/
 export type Builds = 'its build' | 'every build' | 'none';
 
 /** What a shop keeps beside the logbooks of its builds. What is read from it, and what changes it, both say so. */
-export type Topic =
-  | 'account'
-  | 'bench limits'
-  | 'books'
-  | 'clocks'
-  | 'customers'
-  | 'donors'
-  | 'hours'
-  | 'house rules'
-  | 'letters'
-  | 'lists'
-  | 'loans'
-  | 'mail'
-  | 'papers'
-  | 'playbooks'
-  | 'rates'
-  | 'terms'
-  | 'voices'
-  | 'walk';
+export const TOPICS = [
+  'account',
+  'bench limits',
+  'books',
+  'clocks',
+  'customers',
+  'donors',
+  'hours',
+  'house rules',
+  'letters',
+  'lists',
+  'loans',
+  'mail',
+  'papers',
+  'playbooks',
+  'rates',
+  'terms',
+  'voices',
+  'walk',
+] as const;
+export type Topic = (typeof TOPICS)[number];
 
 /** The route that reads what another one answers, and how its parameters are told from that answer where they are not in its address. */
 export interface Shown {
@@ -130,3 +132,39 @@ export const get = by('get');
 export const post = by('post');
 export const put = by('put');
 export const del = by('delete');
+
+const EVERY_BUILD = 'every build' satisfies Builds;
+const NAMES: ReadonlySet<string> = new Set(TOPICS);
+
+/** What may be another: builds, by their ids, and what a shop keeps beside them. */
+export interface Changed {
+  readonly builds: ReadonlySet<unknown> | 'every build';
+  readonly topics: ReadonlySet<unknown>;
+}
+
+/** What a call of a route may have changed, as it is told: the build in its address, or every build, and topics. */
+export const newsBy = ({ builds, topics }: RouteSpec, buildId: string | undefined): string[] => [
+  ...(builds === EVERY_BUILD ? [builds] : builds === 'its build' && buildId !== undefined ? [buildId] : []),
+  ...topics,
+];
+
+/** What news is of: ids of builds are what is no topic. */
+export function changedIn(news: Iterable<string>): Changed {
+  const what = new Set(news);
+  return {
+    builds: what.has(EVERY_BUILD) ? EVERY_BUILD : new Set([...what].filter((one) => !NAMES.has(one))),
+    topics: what,
+  };
+}
+
+/** Whether what a route reads, of the build in its address, may be another after that. */
+export function isTouched(
+  { method, builds, topics }: RouteSpec,
+  buildId: unknown,
+  changed: Changed,
+): boolean {
+  if (method !== 'get') return false;
+  if (topics.some((topic) => changed.topics.has(topic))) return true;
+  if (builds === 'every build') return changed.builds === 'every build' || changed.builds.size > 0;
+  return builds === 'its build' && (changed.builds === 'every build' || changed.builds.has(buildId));
+}

@@ -5,7 +5,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import { ROUTES, type RouteName } from '#contract/routes.ts';
-import { keyOf, readChanged, readTouched, showAnswer } from './reading.ts';
+import { keyOf, readChanged, readTold, showAnswer } from './reading.ts';
 
 let client = new QueryClient();
 afterEach(() => {
@@ -25,7 +25,7 @@ const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve
 
 test('a first answer that was read before the news is read once more; one of another build is not', async () => {
   const [page, other] = [shown('entriesList', 'van'), shown('entriesList', 'hearse')];
-  readTouched(client, new Set(['van']));
+  readTold(client, ['van']);
   page.answers[0]!('before');
   other.answers[0]!('before');
   await settled();
@@ -33,7 +33,7 @@ test('a first answer that was read before the news is read once more; one of ano
   page.answers[1]!('with the news');
   await settled();
   expect(page.words()).toBe('with the news');
-  readTouched(client, new Set(['van']));
+  readTold(client, ['van']);
   page.answers[2]!('newer');
   await settled();
   expect([page.words(), page.answers.length]).toEqual(['newer', 3]);
@@ -46,7 +46,7 @@ describe('what a route answers to a change', () => {
     const page = shown('symptomsRead', 'van');
     page.answers[0]!('one');
     await settled();
-    readTouched(client, new Set(['van']));
+    readTold(client, ['van']);
     await showAnswer(client, 'symptomPut', { buildId: 'van', symptomId: 's' }, AFTER);
     page.answers[1]!('one');
     await settled();

@@ -1,7 +1,7 @@
 /** What is read from the server, kept under the name of its route: what may have changed is known from the contract then. */
 import { queryOptions, type Query, type QueryClient } from '@tanstack/react-query';
 import { ROUTES, type AnswerOf, type RouteName } from '#contract/routes.ts';
-import { paramNames, type RouteSpec, type Topic } from '#contract/route.ts';
+import { changedIn, isTouched, newsBy, paramNames, type RouteSpec } from '#contract/route.ts';
 import { callUntil, type GivenTo } from './api.ts';
 
 type Params = Readonly<Record<string, string>>;
@@ -25,20 +25,7 @@ export const readOf = <N extends RouteName>(route: N, ...given: GivenTo<N>) =>
 
 const SPECS: Readonly<Record<string, RouteSpec>> = ROUTES;
 
-/** What may be another: the builds that something was logged on, by their ids, and what a shop keeps beside them. */
-interface Changed {
-  builds: ReadonlySet<unknown> | 'every build';
-  topics?: readonly Topic[];
-}
-
-/** Whether what stands under a key may be another after that. */
-function isTouched([route, of]: readonly unknown[], { builds, topics = [] }: Changed): boolean {
-  const spec = SPECS[String(route)];
-  if (spec?.method !== 'get') return false;
-  if (topics.some((topic) => spec.topics.includes(topic))) return true;
-  if (spec.builds === 'every build') return builds === 'every build' || builds.size > 0;
-  return spec.builds === 'its build' && (builds === 'every build' || builds.has(of));
-}
+const specOf = ([route]: readonly unknown[]): RouteSpec | undefined => SPECS[String(route)];
 
 /**
  * Reads anew what may be another by now. What is on its way for the first time may have been read before that: it is read once more
@@ -54,18 +41,20 @@ function readAnew(client: QueryClient, mayBeAnother: (key: readonly unknown[]) =
 
 /** Reads everything anew but what these routes answered. */
 export const readAllAnew = (client: QueryClient, ...but: readonly RouteName[]): void =>
-  readAnew(client, ([route]) => SPECS[String(route)]?.method === 'get' && !but.includes(route as RouteName));
+  readAnew(client, (key) => specOf(key)?.method === 'get' && !but.includes(key[0] as RouteName));
 
-/** Reads anew what something that was logged on these builds may have changed. */
-export const readTouched = (client: QueryClient, builds: ReadonlySet<unknown>): void =>
-  readAnew(client, (key) => isTouched(key, { builds }));
+/** Reads anew what news is of: builds by their ids, and topics. */
+export function readTold(client: QueryClient, news: Iterable<string>): void {
+  const changed = changedIn(news);
+  readAnew(client, (key) => {
+    const spec = specOf(key);
+    return spec !== undefined && isTouched(spec, key[1], changed);
+  });
+}
 
 /** Reads anew what a call of a route may have changed. */
-export function readChanged(client: QueryClient, route: RouteName, params: Params = {}): void {
-  const { builds, topics } = ROUTES[route] as RouteSpec;
-  const its = new Set(builds === 'its build' ? [params.buildId] : []);
-  readAnew(client, (key) => isTouched(key, { builds: builds === 'every build' ? builds : its, topics }));
-}
+export const readChanged = (client: QueryClient, route: RouteName, params: Params = {}): void =>
+  readTold(client, newsBy(ROUTES[route], params.buildId));
 
 const NAMES = new Map((Object.keys(ROUTES) as RouteName[]).map((name) => [ROUTES[name] as RouteSpec, name]));
 

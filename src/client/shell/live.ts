@@ -1,9 +1,9 @@
-/** What others log appears here: server-sent events, followed by reading again what they touch. */
+/** What others change appears here: server-sent events, followed by reading again what they touch. */
 import { useEffect } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { pathOf } from '#contract/routes.ts';
 import { Pace } from '../shared/pace.ts';
-import { readAllAnew, readChanged, readTouched } from '../shared/reading.ts';
+import { readAllAnew, readChanged, readTold } from '../shared/reading.ts';
 import { onActArrived } from '../features/outgoing/index.ts';
 
 const RETRY_MS = 3000;
@@ -29,16 +29,16 @@ export function useLive(): void {
       const wait = pace.take(performance.now());
       next = wait === 0 ? undefined : setTimeout(readAgain, wait);
       if (next !== undefined) return;
-      readTouched(client, new Set(waiting));
+      readTold(client, waiting);
       waiting.clear();
     };
     const connect = (): void => {
       source = new EventSource(pathOf('live'));
       // What was read before the connection stood may be old already.
       source.addEventListener('ready', () => readAllAnew(client, 'sessionRead', 'letterRead'));
-      source.addEventListener('entries', (e) => {
-        const { buildIds } = JSON.parse(e.data as string) as { buildIds: string[] };
-        for (const id of buildIds) waiting.add(id);
+      source.addEventListener('changed', (e) => {
+        const { what } = JSON.parse(e.data as string) as { what: string[] };
+        for (const one of what) waiting.add(one);
         if (next === undefined) readAgain();
       });
       source.addEventListener('error', () => {

@@ -5,7 +5,7 @@ import pLimit, { type LimitFunction } from 'p-limit';
 import pg from 'pg';
 import { isUuid } from '../uuid.ts';
 import { readsOn, type Prepared, type Row, type Value } from './reads.ts';
-import { inTurn } from './writers.ts';
+import { inTurn, newsOfWriter } from './writers.ts';
 
 /**
  * A running transaction. Queries take it first; bindings are named (`:shopId`).
@@ -95,6 +95,16 @@ function settingsQuery(settings: Settings): string {
     .join(', ')}`;
 }
 
+const WHAT = /^[a-z0-9 -]+$/;
+
+/** COMMIT, and what other screens read anew after it, in one round trip. */
+function commitTelling({ 'app.shop_id': shopId }: Settings, news: readonly string[]): string {
+  if (!shopId || news.length === 0) return 'commit';
+  if (!isUuid(shopId) || !news.every((what) => WHAT.test(what))) throw new Error('not news');
+  const rows = news.map((what) => `('${shopId}', '${what}')`).join(', ');
+  return `insert into news (shop_id, what) values ${rows} on conflict do nothing; commit`;
+}
+
 /** A connection whose transaction takes everything that is done through one database object. */
 interface Outer {
   connection: pg.Client;
@@ -118,6 +128,7 @@ async function inTransaction<T>(
   work: (tx: Tx) => Promise<T>,
   as?: string,
 ): Promise<T> {
+  const news = newsOfWriter();
   const outer = outers.get(db);
   if (outer) return outer.inTurn(() => inOuter(outer.connection, settings, work));
   return inTurn(() =>
@@ -127,7 +138,7 @@ async function inTransaction<T>(
         let hasChanged = false;
         const changes = (): void => void (hasChanged = true);
         const done = await work(txOn(connection, settings['app.shop_id'] ?? '', changes));
-        await connection.query('commit');
+        await connection.query(hasChanged ? commitTelling(settings, news) : 'commit');
         if (hasChanged) for (const told of committed.get(db) ?? []) told();
         return done;
       } catch (error) {

@@ -12,6 +12,8 @@ const AT_ONCE = 7;
 const OF_ONE = 2;
 
 interface Writer {
+  /** What others are told once it is kept: builds by their ids, and topics. */
+  news: readonly string[];
   /** What it changes, mostly a build; null where that is no one thing. */
   of: string | null;
   /** Whether whoever asked has gone. */
@@ -24,6 +26,9 @@ const byThing = new Map<string, LimitFunction>();
 
 /** Work that changes something, with all that it begins. */
 export const asWriter = <T>(writer: Writer, work: () => Promise<T>): Promise<T> => writers.run(writer, work);
+
+/** What is to be told of the change that begins here. */
+export const newsOfWriter = (): readonly string[] => writers.getStore()?.news ?? [];
 
 /** Waits for its turn where it is the work of a writer; nobody works for one who has gone while waiting. */
 export async function inTurn<T>(work: () => Promise<T>): Promise<T> {

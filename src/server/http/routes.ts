@@ -1,6 +1,6 @@
 /** Mounts features by the route table: who may, what shape, then the handler. */
 import { Router, type Request, type RequestHandler, type Response } from 'express';
-import type { RouteSpec } from '#contract/route.ts';
+import { newsBy, type RouteSpec } from '#contract/route.ts';
 import {
   ROUTES,
   type AnswerOf,
@@ -109,7 +109,14 @@ export function mount(features: readonly Feature[], { asReadBy, refuseHidden }: 
           const hasGone = (): boolean => res.destroyed;
           const answer = await (spec.method === 'get'
             ? run()
-            : asWriter({ of: params.buildId ?? Object.values(params)[0] ?? null, hasGone }, run));
+            : asWriter(
+                {
+                  of: params.buildId ?? Object.values(params)[0] ?? null,
+                  news: newsBy(spec, params.buildId),
+                  hasGone,
+                },
+                run,
+              ));
           if (answer !== undefined) res.json(who ? await asReadBy(who, answer) : answer);
         } catch (error) {
           throw who && error instanceof Refusal ? await asRead(error, (told) => asReadBy(who, told)) : error;

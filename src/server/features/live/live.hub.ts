@@ -1,5 +1,6 @@
 /**
- * Live news: a transaction that adds an entry leaves a row that names its shop and build. Each process looks for those that it has
+ * Live news: a transaction that changes something leaves rows that name its shop and what changed: a build, or what the shop keeps
+ * beside them. Each process looks for those that it has
  * not seen, and tells every open screen of that shop, some builds at once where much happens. It looks after each change that it made
  * itself, and a few times a second for those of other processes. A screen that comes, or comes back, reads everything anew, and is
  * told to do so when this process could not look for a while: so what it missed is not lost.
@@ -11,8 +12,8 @@ import type { Deps } from '../../deps.ts';
 export interface Listener {
   shopId: string;
   personId: string;
-  /** These builds have something new. */
-  send: (buildIds: readonly string[]) => void;
+  /** These are another: builds by their ids, and topics. */
+  send: (what: readonly string[]) => void;
   /** Anything may be new. */
   ready: () => void;
   /** Whether the session that it was opened with still holds. */
@@ -37,7 +38,7 @@ const KEPT_MS = 600_000;
 
 /** What became visible since the snapshot `$1`, each once, whatever was begun before it and committed after; and the snapshot of now. */
 const NEWS = `
-  select s.now::text as now, n.shop_id as "shopId", array_agg(distinct n.build_id) as "buildIds"
+  select s.now::text as now, n.shop_id as "shopId", array_agg(distinct n.what) as what
   from (select pg_current_snapshot() as now) s
   left join news n on n.xid >= pg_snapshot_xmin($1::pg_snapshot) and not pg_visible_in_snapshot(n.xid, $1::pg_snapshot)
   group by 1, 2`;
@@ -50,12 +51,12 @@ const FORGET = `
 interface News {
   now: string;
   shopId: string | null;
-  buildIds: string[];
+  what: string[];
 }
 
 export class LiveHub {
   private readonly listeners = new Set<Listener>();
-  /** Builds with news that were not told yet, by shop. */
+  /** What was not told yet, by shop. */
   private readonly untold = new Map<string, Set<string>>();
   private client: pg.Client | null = null;
   private closed = false;
@@ -140,7 +141,7 @@ export class LiveHub {
       else {
         const { rows } = await client.query<News>({ name: 'news', text: NEWS, values: [seen.snapshot] });
         this.seen = { snapshot: rows[0]!.now, at: Date.now() };
-        for (const { shopId, buildIds } of rows) if (shopId !== null) this.hear(shopId, buildIds);
+        for (const { shopId, what } of rows) if (shopId !== null) this.hear(shopId, what);
       }
     } catch (err) {
       this.deps.log.warn({ err }, 'live news: could not look, connecting anew');
@@ -158,14 +159,14 @@ export class LiveHub {
   }
 
   /** The first goes on its way; what follows at its heels goes with it. */
-  private hear(shopId: string, buildIds: readonly string[]): void {
+  private hear(shopId: string, what: readonly string[]): void {
     const untold = this.untold.get(shopId);
-    if (untold) for (const id of buildIds) untold.add(id);
-    else this.tell(shopId, buildIds);
+    if (untold) for (const one of what) untold.add(one);
+    else this.tell(shopId, what);
   }
 
-  private tell(shopId: string, buildIds: readonly string[]): void {
-    for (const listener of this.listeners) if (listener.shopId === shopId) listener.send(buildIds);
+  private tell(shopId: string, what: readonly string[]): void {
+    for (const listener of this.listeners) if (listener.shopId === shopId) listener.send(what);
     const untold = new Set<string>();
     this.untold.set(shopId, untold);
     setTimeout(() => {

@@ -12,6 +12,7 @@ import {
   line,
   makeBuild,
   makeShop,
+  nextId,
   signedIn,
   startServer,
   type Agent,
@@ -59,7 +60,7 @@ afterAll(async () => {
 });
 
 interface Screen {
-  /** The builds that each news named. */
+  /** What each news named: builds and topics. */
   news: string[][];
   /** How often it was told to read everything anew. */
   readies: () => number;
@@ -84,8 +85,8 @@ async function listen(which: number, agent: Agent): Promise<Screen> {
       rest = events.pop() ?? '';
       for (const event of events) {
         if (/^event: ready$/m.test(event)) readies += 1;
-        const data = /^event: entries\ndata: (.*)$/m.exec(event)?.[1];
-        if (data !== undefined) news.push((JSON.parse(data) as { buildIds: string[] }).buildIds);
+        const data = /^event: changed\ndata: (.*)$/m.exec(event)?.[1];
+        if (data !== undefined) news.push((JSON.parse(data) as { what: string[] }).what);
       }
     }
   };
@@ -110,6 +111,52 @@ const log = async (n: number, on = buildId): Promise<void> => {
 };
 
 describe('live news', () => {
+  test('names what changed where nothing was logged: a build, or what the shop keeps beside them', async () => {
+    const [a, b, other] = [await listen(0, owner), await listen(1, owner), await listen(1, stranger)];
+    // What was made before they came may still be told.
+    await log(1);
+    for (const { news } of [a, b]) {
+      await until(() => news.flat().includes(buildId));
+      news.length = 0;
+    }
+    const symptom = { version: 0, words: 'The carpet is wet', removed: false };
+    await owner
+      .put(pathOf('symptomPut', { buildId, symptomId: nextId() }))
+      .send(symptom)
+      .expect(200);
+    await owner
+      .put(pathOf('vendorPut', { vendorId: nextId() }))
+      .send({ version: 0, name: 'Tern & Sons' })
+      .expect(200);
+    for (const screen of [a, b]) {
+      await until(() => screen.news.flat().includes('lists'));
+      expect(new Set(screen.news.flat())).toEqual(new Set([buildId, 'lists']));
+    }
+    // Refused, and read: nothing is told.
+    await owner
+      .put(pathOf('vendorPut', { vendorId: nextId() }))
+      .send({ version: 0, name: '' })
+      .expect(400);
+    await owner.get(pathOf('shopLists')).expect(200);
+    // A clock that a line begins is told; a line by itself is of its build.
+    const taskId = nextId();
+    const task = { version: 0, title: 'Primer', work: 'paint', minutes: 60, cautions: [], needs: [] };
+    await owner.put(pathOf('taskPut', { buildId, taskId })).send(task).expect(200);
+    await until(() => a.news.flat().includes('clocks'));
+    a.news.length = 0;
+    await log(1);
+    await until(() => a.news.length > 0);
+    expect(new Set(a.news.flat())).toEqual(new Set([buildId]));
+    const does = [{ act: 'start', type: 'task', id: taskId }];
+    await owner
+      .post(pathOf('entryAdd', { buildId }))
+      .send({ ...line({ kind: 'note', text: 'begun' }), does })
+      .expect(200);
+    await until(() => a.news.flat().includes('clocks'));
+    expect(other.news).toEqual([]);
+    for (const screen of [a, b, other]) screen.close();
+  });
+
   test('reaches the screens of both processes; a burst is told in few words; another shop hears nothing', async () => {
     const [a, b, other] = [await listen(0, owner), await listen(1, owner), await listen(1, stranger)];
     const otherBuild = await makeBuild(owner);

@@ -30,7 +30,7 @@ export function liveRoutes(deps: Deps, hub: LiveHub): Feature {
         const listener: Listener = {
           shopId: who.shopId,
           personId: who.personId,
-          send: (buildIds) => res.write(`event: entries\ndata: ${JSON.stringify({ buildIds })}\n\n`),
+          send: (what) => res.write(`event: changed\ndata: ${JSON.stringify({ what })}\n\n`),
           ready: () => res.write('event: ready\ndata: {}\n\n'),
           stillSignedIn: () => inShop(deps.db, who.shopId, (tx) => isOpenSession(tx, req.sessionID)),
           end: () => res.end(),
