@@ -5,10 +5,9 @@
  */
 import type pg from 'pg';
 import { chromium } from '@playwright/test';
-import type { RouteSpec } from '../src/contract/route.ts';
-import { pathOf, ROUTES } from '../src/contract/routes.ts';
+import { pathOf } from '../src/contract/routes.ts';
 import { fillMonth, fillTenYears } from '../tests/support/tenYears.ts';
-import { compare } from './endpoints.ts';
+import { compare, readingRoutes, statements } from './endpoints.ts';
 import type { Line } from './line.ts';
 import { onDatabase, type BenchServers } from './servers.ts';
 
@@ -108,10 +107,7 @@ interface RouteTimes {
 async function routeTimes(servers: BenchServers): Promise<RouteTimes[]> {
   return servers.beside(tidied(fillMonth), async (month, monthCookie) => {
     const times: RouteTimes[] = [];
-    for (const [name, { method, path }] of Object.entries(ROUTES) as [string, RouteSpec][]) {
-      const others = [...path.matchAll(/:(\w+)/g)].some(([, param]) => param !== 'buildId');
-      if (method !== 'get' || others || name === 'live') continue;
-      const at = path.replace(':buildId', servers.buildId);
+    for (const { name, path: at } of readingRoutes(servers.buildId)) {
       const [inMonth, inYears]: [number[], number[]] = [[], []];
       for (let round = 0; round < ROUNDS; round += 1) {
         inMonth.push(await answerMs(`${month}${at}`, monthCookie));
@@ -161,6 +157,7 @@ export async function benchLarge(servers: BenchServers): Promise<Line[]> {
   return [
     ...(await yearsAgainstMonth(servers)),
     ...(await compare(servers, 'Floor, shop of ten years', { path: pathOf('floor') })),
+    ...(await statements(servers, 'a shop of ten years, 56 builds open')),
     {
       what: 'What every car waits for, shop of ten years: one answer',
       value: await askedMs(servers, ['/api/waits']),
