@@ -21,6 +21,7 @@ import {
 } from '../entries/index.ts';
 import { revisePiece } from '../outwork/index.ts';
 import { revisePart } from '../parts/index.ts';
+import { shopOf } from '../session/index.ts';
 import { prepareActs, takeBackAll } from './apply.ts';
 
 /** Batches are held before builds wherever pieces come and go, so that two acts do not wait for each other. */
@@ -37,7 +38,8 @@ async function keepLine(
   line: EntryAddDto,
   prefix?: string,
 ): Promise<void> {
-  const known = await entryById(tx, line.id);
+  // The shop is asked for below; side by side they are one statement while others wait for the car.
+  const [known] = await Promise.all([entryById(tx, line.id), shopOf(tx)]);
   if (known?.acts) {
     if (known.build_id === build.id && known.text === line.text.trim()) return;
     throw new Refusal('conflict', 'Another entry was kept under this id already.');
