@@ -22,20 +22,23 @@ import { buildExists, buildForUpdate } from '../builds/index.ts';
 import { logIn, lastSeq } from '../entries/index.ts';
 import { ensureLink, readersOf } from '../links/index.ts';
 import { showPictures, shownOf } from '../photos/index.ts';
+import { shopOf } from '../session/index.ts';
 import { compose, guardOf, type Composed } from './compose.ts';
 import * as q from './letters.queries.ts';
 
 /** The letter as it is kept; a draft with its figures as they are now, what it leaks and what it does not mention. */
 async function viewOf(tx: Tx, deps: Deps, who: SignedIn, id: string, known?: Composed): Promise<LetterView> {
-  const row = await q.letterDetail(tx, id);
+  // The shop is asked for by what follows.
+  const [row] = await Promise.all([q.letterDetail(tx, id), shopOf(tx)]);
   if (!row) throw notFound('letter');
   if (row.state === 'sent') return q.toLetterView(row);
-  const [{ letter, unsaid }, guard] = await Promise.all([
+  // Figures have no photographs: those of what is kept are those of what is shown.
+  const [{ letter, unsaid }, guard, captions] = await Promise.all([
     known ?? compose(tx, deps, who, row.build_id),
     guardOf(tx, row.build_id),
+    captionsOf(tx, row.build_id, row.content),
   ]);
   const content = withFigures(row.content, letter);
-  const captions = await captionsOf(tx, row.build_id, content);
   return q.toLetterView(
     { ...row, content },
     {
