@@ -18,7 +18,8 @@ export default defineConfig({
   testMatch: '**/*.spec.ts',
   // A busy machine may be slow; what must be fast is measured by the benchmark, not here.
   timeout: 180_000,
-  expect: { timeout: 20_000 },
+  // A machine that is shared stood still for a minute at times; what is expected comes at once or not at all.
+  expect: { timeout: 45_000 },
   workers: LANES.length,
   retries: 0,
   forbidOnly: true,
