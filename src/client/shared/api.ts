@@ -70,6 +70,20 @@ export const callUntil = <N extends RouteName>(
   ...[given]: GivenTo<N>
 ): Promise<AnswerOf<N>> => send(name, { ...given, signal }) as Promise<AnswerOf<N>>;
 
+/** Those of a route’s parameters that are not of its car, and its body. */
+export interface OfCar<N extends RouteName> {
+  params: Omit<ParamsOf<N>, 'buildId'>;
+  body: BodyOf<N>;
+}
+
+/** Calls one of several routes of a car, which take different bodies. */
+export const callOfCar = <N extends RouteName>(
+  name: N,
+  buildId: string,
+  { params, body }: OfCar<N>,
+): Promise<AnswerOf<N>> =>
+  send(name, { params: { ...params, buildId }, body: body as object }) as Promise<AnswerOf<N>>;
+
 /** Calls a route with what was kept of an earlier call to it. */
 export const callAgain = (
   name: RouteName,

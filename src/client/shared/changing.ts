@@ -3,30 +3,40 @@
  * read anew, also where it was refused or got no answer: somebody else may have been first, and it may have been kept.
  */
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import type { BodyOf, ParamsOf, RouteName } from '#contract/routes.ts';
-import { callWith, type Given } from './api.ts';
+import type { RouteName } from '#contract/routes.ts';
+import { callOfCar, callWith, type Given, type OfCar } from './api.ts';
 import { readChanged, showAnswer } from './reading.ts';
 
-/** `given` puts together what the route is called with, out of what the page knows. */
-export function useChange<N extends RouteName, T = void>(route: N, given: (of: T) => Given<N>) {
+interface Ways<T, A> {
+  ask: (of: T) => Promise<A>;
+  /** What its address is filled in with. */
+  paramsOf: (of: T) => Readonly<Record<string, string>>;
+}
+
+function useChanging<T, A>(route: RouteName, { ask, paramsOf }: Ways<T, A>) {
   const client = useQueryClient();
-  const paramsOf = (of: T): Record<string, string> => ({ ...given(of).params });
   return useMutation({
-    mutationFn: (of: T) => callWith(route, given(of)),
+    mutationFn: ask,
     onSuccess: (answer, of) => showAnswer(client, route, paramsOf(of), answer ?? {}),
     onSettled: (_answer, _error, of) => readChanged(client, route, paramsOf(of)),
   });
 }
 
-/** Those of a route’s parameters that are not of its car, and its body. */
-interface OfCar<N extends RouteName> {
-  params: Omit<ParamsOf<N>, 'buildId'>;
-  body: BodyOf<N>;
-}
+/** `given` puts together what the route is called with, out of what the page knows. */
+export const useChange = <N extends RouteName, T = void>(route: N, given: (of: T) => Given<N>) =>
+  useChanging(route, {
+    ask: (of: T) => callWith(route, given(of)),
+    paramsOf: (of) => ({ ...given(of).params }),
+  });
 
 /** A change by a route of a car, which is called with what is not the car’s. */
 export const useCarChange = <N extends RouteName>(buildId: string, route: N) =>
-  useChange(
-    route,
-    ({ params, body }: OfCar<N>) => ({ params: { ...params, buildId }, body }) as unknown as Given<N>,
-  );
+  useChanging(route, {
+    ask: (given: OfCar<N>) => callOfCar(route, buildId, given),
+    paramsOf: ({ params }) => ({ ...params, buildId }),
+  });
+
+/** Why the last of several changes was refused: what one of them was refused before is no news once another went. */
+export const lastFault = (
+  ...changes: readonly { error: Error | null; submittedAt: number }[]
+): Error | null => changes.reduce((a, b) => (b.submittedAt > a.submittedAt ? b : a)).error;

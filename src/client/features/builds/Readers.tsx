@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { SCOPE_WORDS, SCOPES, type Scope } from '#core/update/scope.ts';
 import { wordsOf } from '../../shared/api.ts';
+import { lastFault } from '../../shared/changing.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Options, Select } from '../../ui/Field.tsx';
 import { FormFault } from '../../ui/Form.tsx';
@@ -15,7 +16,7 @@ export function Readers({ buildId }: { buildId: string }) {
   const { data: readers = [] } = useQuery(readersQuery(buildId));
   const put = usePutReader(buildId);
   const drop = useDropReader(buildId);
-  const fault = put.error ?? drop.error;
+  const fault = lastFault(put, drop);
   const [adding, setAdding] = useState(false);
   return (
     <>

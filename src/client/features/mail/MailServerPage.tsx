@@ -10,6 +10,7 @@ import {
 } from '#contract/mail.ts';
 import { agoInWords, dayOf } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
+import { lastFault } from '../../shared/changing.ts';
 import { OPTIONAL, submitting, useContractForm, WHOLE } from '../../shared/forms.ts';
 import { useShop, useToday } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
@@ -77,7 +78,7 @@ export default function MailServerPage() {
 function OpenMails({ mails }: { mails: readonly OpenMail[] }) {
   const arrived = useDecideMail('mailArrived');
   const again = useDecideMail('mailAgain');
-  const fault = arrived.error ?? again.error;
+  const fault = lastFault(arrived, again);
   const isPending = arrived.isPending || again.isPending;
   if (mails.length === 0) return null;
   return (

@@ -5,6 +5,7 @@ import { styled } from 'styled-components';
 import type { OutboxView } from '#contract/mail.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
+import { lastFault } from '../../shared/changing.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { useTitle } from '../../shared/title.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -86,7 +87,7 @@ export default function OutboxPage() {
 function InTheirPlace({ mail }: { mail: OutboxView['mails'][number] }) {
   const answer = useAnswerInTheirPlace(mail.id);
   const bringBack = useReturnInTheirPlace(mail.id);
-  const fault = answer.error ?? bringBack.error;
+  const fault = lastFault(answer, bringBack);
   const isPending = answer.isPending || bringBack.isPending;
   const [text, setText] = useState('');
   const [done, setDone] = useState('');

@@ -7,6 +7,7 @@ import type { PaperView } from '#contract/papers.ts';
 import { bytesInWords } from '#core/book/book.ts';
 import { dayOf, formatDay } from '#core/time/days.ts';
 import { wordsOf } from '../../shared/api.ts';
+import { lastFault } from '../../shared/changing.ts';
 import { useManner, useShop } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormFault } from '../../ui/Form.tsx';
@@ -55,7 +56,7 @@ function OnePaper({ paper }: { paper: PaperView }) {
   const { timeZone } = useShop().shop;
   const day = (at: string): string => formatDay(dayOf(at, timeZone), manner.locale, manner.today);
   const isGiven = paper.givenAt !== null;
-  const fault = give.error ?? drop.error;
+  const fault = lastFault(give, drop);
   return (
     <ListLine>
       <div>

@@ -20,7 +20,7 @@ export function UploadsTray() {
   useEffect(
     () =>
       onArrival((buildId) => {
-        readChanged(client, 'photoUpload', { buildId });
+        // A photograph or a voice note: the latter's route says all that either changes.
         readChanged(client, 'voiceUpload', { buildId });
       }),
     [client],

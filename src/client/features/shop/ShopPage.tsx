@@ -39,6 +39,8 @@ const Item = styled.li`
   > button {
     flex: none;
   }
+  /* Two lines of a narrow column stand apart from the next row. */
+  padding: ${space.xs} 0;
 `;
 const Links = styled.nav`
   display: flex;
