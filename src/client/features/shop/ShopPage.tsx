@@ -34,13 +34,12 @@ const Item = styled.li`
   min-height: ${touch};
   border-top: 1px solid ${color.zincLine};
   > span {
+    padding: ${space.xs} 0;
     overflow-wrap: anywhere;
   }
   > button {
     flex: none;
   }
-  /* Two lines of a narrow column stand apart from the next row. */
-  padding: ${space.xs} 0;
 `;
 const Links = styled.nav`
   display: flex;
