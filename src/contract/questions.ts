@@ -23,7 +23,7 @@ export interface QuestionView {
   name: string;
   text: string;
   askedAt: string;
-  /** Empty while it is open. */
+  /** Empty while it is open, and where it was answered by word of mouth. */
   answer: string;
   answeredAt: string | null;
 }

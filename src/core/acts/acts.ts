@@ -6,7 +6,7 @@
 import type { Check } from '../parts/parts.ts';
 
 /** Things of a build that are open: something is still to happen to them. */
-export const THING_TYPES = ['part', 'piece', 'task', 'line', 'hold', 'job', 'snag'] as const;
+export const THING_TYPES = ['part', 'piece', 'task', 'line', 'hold', 'job', 'snag', 'question'] as const;
 export type ThingType = (typeof THING_TYPES)[number];
 
 interface ActSpec {
@@ -30,6 +30,7 @@ const SPECS = {
   finish: { on: ['task'], will: 'Finishes', did: 'Finished' },
   add: { on: ['job'], will: 'Belongs to', did: 'Belongs to' },
   'put right': { on: ['snag'], will: 'Puts right', did: 'Put right' },
+  answer: { on: ['question'], will: 'Answers', did: 'Answered' },
   release: { on: ['hold'], will: 'Ends the wait for', did: 'Ended the wait for' },
 } as const satisfies Record<string, ActSpec>;
 

@@ -46,6 +46,25 @@ const doesOf = (text: string, things: readonly OpenThing[]): string[] =>
 const asksOf = (text: string, things: readonly OpenThing[]): string[] =>
   match(text, things).asks.map((m) => `${m.act} ${m.thing?.name}`);
 
+describe('what a customer asked', () => {
+  const asked = [
+    thing('question', '“Will it be blue?” (Ilse)'),
+    thing('question', '“When can I see the seat covers?” (Ilse)'),
+    thing('snag', 'seat covers loose'),
+  ];
+  test('is offered where somebody told them something, the likelier first, and never taken by itself', () => {
+    expect(doesOf('told Ilse she can see the seat covers on Friday', asked)).toEqual([]);
+    expect(asksOf('told Ilse she can see the seat covers on Friday', asked)).toEqual([
+      'answer “When can I see the seat covers?” (Ilse)',
+      'answer “Will it be blue?” (Ilse)',
+    ]);
+    expect(asksOf('rang him, dark blue it is', asked)).toContain('answer “Will it be blue?” (Ilse)');
+  });
+  test('is not where nobody was told anything', () => {
+    expect(match('fitted the seat covers', [asked[1]!])).toEqual({ does: [], asks: [] });
+  });
+});
+
 describe('findings', () => {
   const jobs = [thing('job', 'Brake pipes all round'), thing('job', 'Serving hatch')];
   test.each<[string, string[], string[]]>([

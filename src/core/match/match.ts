@@ -7,7 +7,7 @@ import type { LoggedKind } from '../capture/understood.ts';
 import type { Facts } from '../log/kinds.ts';
 import type { Check } from '../parts/parts.ts';
 import type { Turn } from '../capture/turns.ts';
-import { likeness, nameOf, type Name } from './names.ts';
+import { likeness, nameOf, wordsInCommon, type Name } from './names.ts';
 
 /** What of a line decides. */
 export interface SaidLine {
@@ -67,6 +67,7 @@ const isMine = (t: OpenThing): boolean => t.type === 'task' && t.isMine === true
 const isHold = (t: OpenThing): boolean => t.type === 'hold';
 const isJob = (t: OpenThing): boolean => t.type === 'job';
 const isSnag = (t: OpenThing): boolean => t.type === 'snag';
+const isQuestion = (t: OpenThing): boolean => t.type === 'question';
 
 /** Hours go to what they were worked on; without hours, what was done may be finished. */
 function finishRules(hasHours: boolean, isFinish: boolean): Rule[] {
@@ -120,6 +121,8 @@ function rulesFor({ kind, facts, turn }: SaidLine): Rule[][] {
       return facts.due === undefined ? [] : [expected];
     case 'fitted':
       return [[{ act: 'fit', to: isPart('arrived', 'ordered') }], finish, snags];
+    case 'told':
+      return [[{ act: 'answer', to: isQuestion, isOffer: true }]];
     case 'resumed':
       return [[{ act: 'release', to: isHold }]];
     case 'did':
@@ -144,6 +147,9 @@ const FIRST_WORDS = 0.65;
  * handle loose” is the boot handle.
  */
 function likenessTo(subject: Name, { type, name }: OpenThing): number {
+  // What is told to a customer need not say in what words they asked: every question that is open may be meant, the likelier first.
+  if (type === 'question')
+    return OFFERED + (SURE - OFFERED) * Math.min(1, wordsInCommon(subject, nameOf(name)) / 2);
   if (type !== 'snag' && type !== 'job') return likeness(subject, nameOf(name));
   const words = name.split(' ');
   return Math.max(

@@ -85,3 +85,6 @@ export function likeness(said: Name, thing: Name): number {
     (SAID_WEIGHT * shareOf(said.words, thing.words) + (1 - SAID_WEIGHT) * shareOf(thing.words, said.words))
   );
 }
+
+/** So many words that say something stand in both. */
+export const wordsInCommon = (a: Name, b: Name): number => [...a.words].filter((w) => b.words.has(w)).length;

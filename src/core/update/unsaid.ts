@@ -1,4 +1,5 @@
 /** What a letter does not mention, so that the obvious is never missed. */
+import { shortened } from '../log/shortened.ts';
 import { formatDay } from '../time/days.ts';
 import type { LetterManner, LetterMoney, LetterReady } from './figures.ts';
 import { allItems, type Letter, type LetterItem } from './letter.ts';
@@ -33,7 +34,7 @@ export interface UnsaidInput {
   manner: LetterManner;
 }
 
-const short = (text: string): string => (text.length > 90 ? `${text.slice(0, 88).trimEnd()} …` : text);
+const short = (text: string): string => shortened(text, 90);
 
 const isDecision = (id: string): boolean => id.startsWith('decide-') || id.startsWith('open-');
 

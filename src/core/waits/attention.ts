@@ -1,4 +1,5 @@
 /** Why a build needs a person now: what the owner would be sorry to have overlooked. */
+import { shortened } from '../log/shortened.ts';
 import { daysBetween, formatDay, type Day } from '../time/days.ts';
 import type { Hold } from './binding.ts';
 
@@ -17,8 +18,6 @@ export interface Attention {
 const PROMISE_NEAR_DAYS = 14;
 
 const SHOWN = 80;
-const shortened = (text: string): string =>
-  text.length > SHOWN ? `${text.slice(0, SHOWN - 2).trimEnd()} …` : text;
 
 /** Reasons in the order in which one would act on them; empty when nothing presses. */
 export function reasonsNow(
@@ -26,7 +25,7 @@ export function reasonsNow(
   today: Day,
   locale: string,
 ): string[] {
-  const asked = question === null ? [] : [`${question.name} asks: “${shortened(question.text)}”`];
+  const asked = question === null ? [] : [`${question.name} asks: “${shortened(question.text, SHOWN)}”`];
   const late = holds.flatMap(({ what, until }) => {
     if (until === null || until >= today) return [];
     const days = daysBetween(until, today);

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import { QuestionAnswerDto, type QuestionView } from '#contract/questions.ts';
-import { agoInWords, dayOf } from '#core/time/days.ts';
+import { agoInWords, dayOf, formatDay } from '#core/time/days.ts';
 import { submitting, useContractForm } from '../../shared/forms.ts';
 import { useShop, useToday } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -48,9 +48,7 @@ export default function Questions({ buildId }: { buildId: string }) {
         {answered.map((q) => (
           <li key={q.id}>
             <Asked question={q} />
-            <p>
-              <Quiet>Answered:</Quiet> {q.answer}
-            </p>
+            <Answer question={q} />
           </li>
         ))}
       </List>
@@ -66,6 +64,22 @@ function Asked({ question: { name, text, askedAt, answeredAt } }: { question: Qu
     <p>
       {answeredAt === null ? <Now>{name}, </Now> : <Quiet>{name}, </Quiet>}
       <Quiet>{when}:</Quiet> {text}
+    </p>
+  );
+}
+
+function Answer({ question: { answer, answeredAt } }: { question: QuestionView }) {
+  const { timeZone, locale } = useShop().shop;
+  const today = useToday();
+  if (answer === '')
+    return (
+      <p>
+        <Quiet>Answered by word of mouth, {formatDay(dayOf(answeredAt!, timeZone), locale, today)}.</Quiet>
+      </p>
+    );
+  return (
+    <p>
+      <Quiet>Answered:</Quiet> {answer}
     </p>
   );
 }

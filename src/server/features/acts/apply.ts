@@ -8,6 +8,7 @@ import type { Done, LineCall, Prepare, Prepared, TakeBack } from '../entries/ind
 import { prepareJob, takeBackOfJob } from '../jobs/index.ts';
 import { preparePiece, takeBackOfPiece } from '../outwork/index.ts';
 import { preparePart, takeBackOfPart } from '../parts/index.ts';
+import { prepareQuestion, takeBackOfQuestion } from '../questions/index.ts';
 import { prepareSnag, takeBackOfSnag } from '../snags/index.ts';
 import { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from '../work/index.ts';
 
@@ -24,6 +25,7 @@ const THINGS: Record<ThingType, { prepare: Prepare; takeBack: TakeBack }> = {
   line: { prepare: prepareLine, takeBack: takeBackOfLine },
   job: { prepare: prepareJob, takeBack: takeBackOfJob },
   snag: { prepare: prepareSnag, takeBack: takeBackOfSnag },
+  question: { prepare: prepareQuestion, takeBack: takeBackOfQuestion },
   hold: { prepare: prepareHold, takeBack: async () => {} },
 };
 

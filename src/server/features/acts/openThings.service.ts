@@ -1,14 +1,19 @@
-/** What is open on a car: parts, pieces that are away, tasks, agreed lines without tasks, holds, jobs, what is to be put right. */
+/**
+ * What is open on a car: parts, pieces that are away, tasks, agreed lines without tasks, holds, jobs, what is to be put right, and what
+ * the customer asked.
+ */
 import type { OpenThingsView } from '#contract/entries.ts';
 import type { OpenThing } from '#core/acts/acts.ts';
 import { wordsAt } from '#core/graph/readiness.ts';
+import { shortened } from '#core/log/shortened.ts';
 import { waitedFor } from '#core/waits/waits.ts';
-import { inShop } from '../../db/pool.ts';
+import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
 import { seesPrices } from '../entries/index.ts';
 import { nodeOf, type BuildNode } from '../graph/index.ts';
 import { liveJobs } from '../jobs/index.ts';
+import { questionsOf } from '../questions/index.ts';
 import { snagsOf } from '../snags/index.ts';
 import * as q from './openThings.queries.ts';
 
@@ -42,6 +47,16 @@ const linesOf = ({ lines, tasks }: BuildNode): OpenThing[] =>
       ...(whyNot === null ? {} : { whyNot }),
     }));
 
+/** Questions are for the desk to answer. */
+const openQuestions = async (tx: Tx, who: SignedIn, buildId: string): Promise<OpenThing[]> =>
+  seesPrices(who)
+    ? (await questionsOf(tx, buildId)).flatMap(({ id, name, text, answeredAt }) =>
+        answeredAt === null
+          ? [{ type: 'question', id, name: `“${shortened(text, 60)}” (${name})`, state: '' }]
+          : [],
+      )
+    : [];
+
 export const readOpenThings = (deps: Deps, who: SignedIn, buildId: string): Promise<OpenThingsView> =>
   inShop(deps.db, who.shopId, async (tx) => {
     const node = await nodeOf(tx, deps, buildId, seesPrices(who));
@@ -62,8 +77,17 @@ export const readOpenThings = (deps: Deps, who: SignedIn, buildId: string): Prom
     const snags = (await snagsOf(tx, buildId)).flatMap(({ id, what, state }): OpenThing[] =>
       state === 'open' ? [{ type: 'snag', id, name: what, state: '' }] : [],
     );
+    const questions = await openQuestions(tx, who, buildId);
     return {
       buildId,
-      things: [...counted, ...tasksOf(node, mine), ...linesOf(node), ...holds, ...jobs, ...snags],
+      things: [
+        ...counted,
+        ...tasksOf(node, mine),
+        ...linesOf(node),
+        ...holds,
+        ...jobs,
+        ...snags,
+        ...questions,
+      ],
     };
   });

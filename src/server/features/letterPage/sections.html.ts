@@ -26,7 +26,9 @@ function questionHtml(q: QuestionView, head: PageHead, today: string): string {
   const answer =
     q.answeredAt === null
       ? '<p class="date">It is with us; you will hear.</p>'
-      : `<p class="date">${day(q.answeredAt)}</p><p>${lines(q.answer)}</p>`;
+      : q.answer === ''
+        ? `<p class="date">Answered when we spoke, ${day(q.answeredAt)}.</p>`
+        : `<p class="date">${day(q.answeredAt)}</p><p>${lines(q.answer)}</p>`;
   return `<li><p class="date">${escapeHtml(q.name)}, ${day(q.askedAt)}</p><p><b>${lines(q.text)}</b></p>${answer}</li>`;
 }
 

@@ -6,8 +6,9 @@ import { describe, expect, test } from '@jest/globals';
 import { openPost } from '#server/mail/post.ts';
 import supertest, { type Test } from 'supertest';
 import { pathOf } from '#contract/routes.ts';
+import type { OpenThingsView } from '#contract/entries.ts';
 import type { QuestionView } from '#contract/questions.ts';
-import { makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
+import { line, makeBuild, makeShop, nextId, openShop, signedIn } from '#tests/support/server.ts';
 import { mailAnswer } from './questions.mail.ts';
 
 const it = openShop('questions');
@@ -135,6 +136,61 @@ describe('an answer', () => {
     await answer(id, 'x', elsewhere).expect(404);
     expect((await elsewhere.get(pathOf('questionsRead', { buildId })).expect(200)).body).toEqual([]);
     await answer(id, ' ').expect(400);
+  });
+});
+
+describe('answered by word of mouth, as a line says', () => {
+  const say = (buildId: string, id: string, more: object = {}, agent = it.owner) =>
+    agent
+      .post(pathOf('entryAdd', { buildId }))
+      .send({
+        ...line({ kind: 'told', text: 'told Ilse it stays as it is' }),
+        ...more,
+        does: [{ act: 'answer', type: 'question', id }],
+      });
+  const floorQuestion = async (buildId: string) =>
+    (await it.owner.get(pathOf('floor'))).body.builds.find((b: { id: string }) => b.id === buildId).question;
+  async function asked(): Promise<{ buildId: string; link: string; id: string }> {
+    const buildId = await makeBuild(it.owner);
+    const link = await linkOf(buildId);
+    await ask(link, { text: 'Will it be blue?' }).expect(303);
+    return { buildId, link, id: (await list(buildId))[0]!.id };
+  }
+  const open = async (buildId: string, agent = it.owner) =>
+    ((await agent.get(pathOf('openThings', { buildId })).expect(200)).body as OpenThingsView).things.filter(
+      (t) => t.type === 'question',
+    );
+
+  test('it is over everywhere; the words of the line are not the customer’s to read; withdrawn, it is open again', async () => {
+    const { buildId, link, id } = await asked();
+    expect(await open(buildId)).toEqual([
+      { type: 'question', id, name: '“Will it be blue?” (Ilse)', state: '' },
+    ]);
+    const { body: entry } = await say(buildId, id).expect(200);
+    expect(await open(buildId)).toEqual([]);
+    expect(await floorQuestion(buildId)).toBeNull();
+    expect((await list(buildId))[0]).toMatchObject({ answer: '', answeredAt: expect.any(String) });
+    const { text } = await page(link).expect(200);
+    expect(text).toContain('Answered when we spoke');
+    expect(text).not.toContain('stays as it is');
+    const withdrawn = { id: nextId(), correctsId: entry.id, withdraw: true };
+    await it.owner.post(pathOf('entryCorrect', { buildId })).send(withdrawn).expect(200);
+    expect(await floorQuestion(buildId)).toMatchObject({ text: 'Will it be blue?' });
+    expect((await page(link).expect(200)).text).toContain('It is with us; you will hear.');
+  });
+
+  test('not twice, not of another car, not by who reads no questions; then nothing is kept', async () => {
+    const { buildId, id } = await asked();
+    const other = await makeBuild(it.owner);
+    await say(other, id).expect(404);
+    await say(buildId, id, {}, it.technician).expect(403);
+    expect(await open(buildId, it.technician)).toEqual([]);
+    await answer(id, 'Dark blue.').expect(200);
+    const { body } = await say(buildId, id).expect(400);
+    expect(body.fields[0].reason).toBe('the question of Ilse has been answered already');
+    expect((await list(buildId))[0]!.answer).toBe('Dark blue.');
+    const { entries } = (await it.owner.get(pathOf('entriesList', { buildId }))).body;
+    expect(entries.map((e: { text: string }) => e.text)).not.toContain('told Ilse it stays as it is');
   });
 });
 

@@ -33,3 +33,19 @@ export const saveAnswer = (
      where shop_id = :shopId and id = :id and answered_at is null`,
     a,
   );
+
+/** It was answered by word of mouth. */
+export const closeQuestion = (tx: Tx, q: { id: string; by: string; at: string }): Promise<number> =>
+  tx.run(
+    `update questions set answered_at = :at, answered_by = :by
+     where shop_id = :shopId and id = :id and answered_at is null`,
+    q,
+  );
+
+/** Open again, unless it was answered in writing. */
+export const reopenQuestion = (tx: Tx, id: string): Promise<number> =>
+  tx.run(
+    `update questions set answered_at = null, answered_by = null
+     where shop_id = :shopId and id = :id and answer = ''`,
+    { id },
+  );
