@@ -8,6 +8,7 @@ import { parseLine, type CaptureContext } from '../capture/index.ts';
 import { conditionOf } from '../capture/condition.ts';
 import { turnOf } from '../capture/turns.ts';
 import { NOTHING_PUT_RIGHT, understand } from '../capture/understood.ts';
+import { holdNamed, released, withEnds } from './holdNamed.ts';
 import { matchLine, type Match } from './match.ts';
 import { likeness, nameOf } from './names.ts';
 
@@ -310,4 +311,37 @@ test('the words that begin and end work are said of what follows', () => {
   expect(turn('starter motor arrived')).toBeNull();
   expect(turn('stop lamp fitted')).toEqual({ turn: 'stop', subject: 'lamp fitted' });
   expect(turn('did the sills')).toBeNull();
+});
+
+describe('what a line ends that nobody was shown', () => {
+  const holds = [thing('hold', 'the sliding glass'), thing('hold', 'the door seal')];
+  const endedBy = (kind: 'arrived' | 'resumed' | 'did', subject?: string) =>
+    holds.find((h) => h.id === holdNamed({ kind, facts: subject === undefined ? {} : { subject } }, holds))
+      ?.name;
+
+  test.each([
+    ['sliding glass', 'the sliding glass'],
+    ['door seals', 'the door seal'],
+    // One word in common is no name, nor are more words than it has.
+    ['glass', undefined],
+    ['door handles', undefined],
+    ['seal for the door of the hearse', undefined],
+  ])('%s', (subject, ended) => {
+    expect(endedBy('arrived', subject)).toBe(ended);
+    expect(endedBy('resumed', subject)).toBe(ended);
+    expect(endedBy('did', subject)).toBeUndefined();
+  });
+  test('nothing that is not named, and none of two in the same words', () => {
+    expect(endedBy('arrived')).toBeUndefined();
+    const two = [thing('hold', 'the glass'), thing('hold', 'glass')];
+    expect(holdNamed({ kind: 'arrived', facts: { subject: 'glass' } }, two)).toBeNull();
+  });
+
+  test('a logbook from elsewhere, in its order: waited for again after it came is a new wait', () => {
+    const said = (id: string, kind: 'waiting' | 'arrived') => ({
+      ...{ id, kind, at: '2026-03-11T10:00:00.000Z', text: 'glass', facts: { subject: 'glass' } },
+    });
+    const all = withEnds([said('a', 'waiting'), said('b', 'arrived'), said('c', 'waiting')], 'Europe/London');
+    expect(all.map((e) => e.acts)).toEqual([[], [released('a')], []]);
+  });
 });

@@ -1,9 +1,9 @@
-/** Nasty cases: a wait ended by another thing's arrival, ended all at once, corrected away, a due day already past. */
+/** Nasty cases: an end that shares words with another wait, ended all at once, corrected away, a due day already past. */
 import { describe, expect, test } from '@jest/globals';
 import { correction, entry } from '#tests/support/entries.ts';
 import { effectiveEntries, type Entry } from '../log/entries.ts';
 import { reasonsNow } from './attention.ts';
-import { openWaits, typedHold, waitInWords } from './waits.ts';
+import { openWaits, typedHold, waitInWords, type WaitEntry } from './waits.ts';
 
 const waits = (...entries: Entry[]) =>
   openWaits(effectiveEntries(entries), 'Europe/London').map((w) => w.subject);
@@ -11,50 +11,27 @@ const waitFor = (subject: string, more: Entry['facts'] = {}) =>
   entry({ kind: 'waiting', text: `waiting on ${subject}`, facts: { subject, ...more } });
 
 describe('open waits', () => {
-  test('what arrives ends its own wait only', () => {
+  const ending = (e: Entry, ...ends: Entry[]): WaitEntry => ({
+    ...effectiveEntries([e])[0]!,
+    ends: ends.map((w) => w.id),
+  });
+  const openOf = (said: readonly Entry[], ends: readonly WaitEntry[]): string[] =>
+    openWaits([...effectiveEntries(said), ...ends], 'Europe/London').map((w) => w.subject);
+
+  test('what arrives ends the wait that it points at, whatever words they share', () => {
     const [glass, seal] = [waitFor('sliding glass'), waitFor('door seal')];
-    expect(
-      waits(
-        glass,
-        seal,
-        entry({ kind: 'arrived', text: 'glass is here', facts: { subject: 'sliding glass' } }),
-      ),
-    ).toEqual(['door seal']);
-    // One word in common is no name: “door handles arrived”, “Fay is back”.
-    for (const subject of ['door handles', 'glass', 'seal for the door of the hearse', 'door'])
-      expect(
-        waits(glass, seal, entry({ kind: 'arrived', text: 'it is here', facts: { subject } })),
-      ).toHaveLength(2);
-    const pointed = {
-      ...effectiveEntries([entry({ kind: 'arrived', text: 'it is here' })])[0]!,
-      endsId: glass.id,
-    };
-    expect(
-      openWaits([...effectiveEntries([glass, seal]), pointed], 'Europe/London').map((w) => w.subject),
-    ).toEqual(['door seal']);
-    expect(
-      waits(glass, seal, entry({ kind: 'arrived', text: 'winders arrived', facts: { subject: 'winders' } })),
-    ).toHaveLength(2);
+    const came = entry({ kind: 'arrived', text: 'it is here', facts: { subject: 'door seal' } });
+    expect(openOf([glass, seal], [ending(came, glass)])).toEqual(['door seal']);
+    expect(openOf([glass, seal], [ending(came, glass, seal)])).toEqual([]);
+    expect(openOf([glass, seal], [ending(came)])).toHaveLength(2);
   });
 
   test('going again without a thing ends all, with one only that', () => {
     const [glass, seal] = [waitFor('sliding glass'), waitFor('door seal')];
     expect(waits(glass, seal, entry({ kind: 'resumed', text: 'going again' }))).toEqual([]);
-    expect(
-      waits(glass, seal, entry({ kind: 'resumed', text: 'resumed seal', facts: { subject: 'door seals' } })),
-    ).toEqual(['sliding glass']);
-  });
-
-  test('an end that names its wait ends no other in the same words', () => {
-    const [instalment, rests] = [waitFor('second instalment from Sal'), waitFor('Sal pays after the fair')];
-    const goesOn = entry({
-      kind: 'resumed',
-      text: 'goes on again',
-      facts: { subject: 'Sal pays after the fair' },
-    });
-    const ends = { ...effectiveEntries([goesOn])[0]!, endsId: rests.id };
-    const open = openWaits([...effectiveEntries([instalment, rests]), ends], 'Europe/London');
-    expect(open.map((w) => w.subject)).toEqual(['second instalment from Sal']);
+    const goesOn = entry({ kind: 'resumed', text: 'resumed seal', facts: { subject: 'door seals' } });
+    expect(openOf([glass, seal], [ending(goesOn, seal)])).toEqual(['sliding glass']);
+    expect(openOf([glass, seal], [ending(goesOn)])).toHaveLength(2);
   });
 
   test('waiting for it again after it came is a new wait', () => {
@@ -63,7 +40,7 @@ describe('open waits', () => {
       entry({ kind: 'arrived', text: 'glass', facts: { subject: 'glass' } }),
       waitFor('glass'),
     ];
-    expect(waits(again, came, glass)).toEqual(['glass']);
+    expect(openOf([again, glass], [ending(came, glass)])).toEqual(['glass']);
   });
 
   test('a wait that should never have been logged is none', () => {

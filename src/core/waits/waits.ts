@@ -1,4 +1,5 @@
 /** What a car stands waiting for, read from its logbook. */
+import type { OpenThing } from '../acts/acts.ts';
 import type { EffectiveEntry } from '../log/entries.ts';
 import { fromVendor, placedName, withArticle } from '../log/sentences.ts';
 import { dayOf, daysBetween, formatDay, type Day } from '../time/days.ts';
@@ -27,34 +28,32 @@ export type WaitEntry = Pick<
   EffectiveEntry,
   'id' | 'seq' | 'kind' | 'at' | 'text' | 'facts' | 'withdrawn'
 > & {
-  /** On `resumed` and `arrived`: the entry whose wait it ends, and no other. */
-  endsId?: string | null;
+  /** On `resumed` and `arrived`: the entries whose waits it ends, and no others. */
+  ends?: readonly string[];
   /** On `waiting`: the part or piece that it is about. */
   thing?: WaitedThing | null;
-  /** Kept without anybody having been shown what it ends: then it may end what it names whole. */
-  byName?: boolean;
 };
 
 /** Kinds of entry that begin or end a wait. */
 export const WAIT_KINDS = ['waiting', 'resumed', 'arrived'] as const;
 
 /**
- * Waits still open after these entries (of one build, any order). `resumed` and `arrived` end the wait that they point at; one that
- * was kept before lines pointed at things ends the wait that it names whole.
+ * Waits still open after these entries (of one build, any order). `resumed` and `arrived` end the waits that they point at; going on again,
+ * of nothing in particular, ends all.
  */
 export function openWaits(entries: readonly WaitEntry[], timeZone: string): Wait[] {
   const ordered = [...entries].filter((e) => !e.withdrawn).sort((a, b) => a.seq - b.seq);
   let open: Wait[] = [];
   for (const e of ordered) {
-    if (e.kind === 'waiting') open.push(toWait(e, timeZone));
-    else if (e.endsId) open = open.filter((w) => w.entryId !== e.endsId);
+    if (e.kind === 'waiting') open.push(waitOf(e, timeZone));
+    else if (e.ends && e.ends.length > 0) open = open.filter((w) => !e.ends!.includes(w.entryId));
     else if (e.kind === 'resumed' && e.facts.subject === undefined) open = [];
-    else if (e.byName !== false) open = open.filter((w) => !sameThing(w, e));
   }
   return open;
 }
 
-function toWait(e: WaitEntry, timeZone: string): Wait {
+/** The wait that an entry begins. */
+export function waitOf(e: Pick<WaitEntry, 'id' | 'at' | 'text' | 'facts' | 'thing'>, timeZone: string): Wait {
   return {
     entryId: e.id,
     subject: placedName(e.facts.subject ?? e.facts.person ?? e.text, e.facts.zone),
@@ -66,26 +65,17 @@ function toWait(e: WaitEntry, timeZone: string): Wait {
   };
 }
 
-const wordsOf = (s: string): string[] =>
-  s
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((w) => w.length > 2 && w !== 'the' && w !== 'and')
-    .map((w) => w.replace(/s$/, ''));
-
-/**
- * Whether an entry names what is waited for: with all its words and no others. “Door handles” does not end the wait for the door
- * glass; a wait that is not named so is ended where it stands, by a press.
- */
-function sameThing(wait: Wait, e: WaitEntry): boolean {
-  if (e.facts.subject === undefined) return false;
-  const [awaited, said] = [new Set(wordsOf(wait.subject)), new Set(wordsOf(e.facts.subject))];
-  return awaited.size > 0 && awaited.size === said.size && [...awaited].every((w) => said.has(w));
-}
-
 /** “the glass”, “Petra: finish the microcar”. */
 export const waitedFor = ({ subject, person }: Pick<Wait, 'subject' | 'person'>): string =>
   person === undefined || subject.includes(person) ? withArticle(subject) : `${person}: ${subject}`;
+
+/** What somebody typed that a car waits for, as a line may end it. */
+export const openHold = (w: Wait): OpenThing => ({
+  type: 'hold',
+  id: w.entryId,
+  name: waitedFor(w),
+  state: '',
+});
 
 /** What somebody typed that a car waits for, as the holds of the graph say theirs. */
 export const typedHold = (w: Wait): Pick<Hold, 'what' | 'since' | 'until'> => ({

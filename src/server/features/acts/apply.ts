@@ -1,9 +1,10 @@
 /** What a line does to the things of its car, and how that is taken back: each kind of thing knows how. */
 import { whyNotTogether, type ActOn, type DoneAct, type ThingType } from '#core/acts/acts.ts';
+import { released } from '#core/match/holdNamed.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { invalidFields, notFound } from '../../http/refusal.ts';
-import { openHold } from '../builds/index.ts';
+import { openWaitsOf } from '../builds/index.ts';
 import type { Done, LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
 import { prepareJob, takeBackOfJob } from '../jobs/index.ts';
 import { preparePiece, takeBackOfPiece } from '../outwork/index.ts';
@@ -14,8 +15,8 @@ import { prepareLine, prepareTask, takeBackOfLine, takeBackOfTask } from '../wor
 
 /** A hold that somebody typed ends with the entry that points at it; nothing else is changed. */
 const prepareHold: Prepare = async ({ tx, build, act }) => {
-  if (!(await openHold(tx, build.id, act.id))) throw notFound('hold');
-  return { done: { act: act.act, type: 'hold', id: act.id, before: null }, perform: async () => {} };
+  if (!(await openWaitsOf(tx, build.id)).some((w) => w.entryId === act.id)) throw notFound('hold');
+  return { done: released(act.id), perform: async () => {} };
 };
 
 const THINGS: Record<ThingType, { prepare: Prepare; takeBack: TakeBack }> = {

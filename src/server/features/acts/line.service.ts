@@ -1,12 +1,14 @@
 /** Lines of the log: kept with what they do, put right, taken back. */
 import type { EntryAddDto, EntryCorrectDto, EntryView, SaidManyDto } from '#contract/entries.ts';
 import type { DoneAct } from '#core/acts/acts.ts';
+import { holdNamed, mayEnd } from '#core/match/holdNamed.ts';
+import { openHold } from '#core/waits/waits.ts';
 import { holdName } from '../../db/lock.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { buildForUpdate, sayNext, type BuildKey } from '../builds/index.ts';
+import { buildForUpdate, openWaitsOf, sayNext, type BuildKey } from '../builds/index.ts';
 import {
   addLineIn,
   correctable,
@@ -29,6 +31,13 @@ async function holdBatches(tx: Tx, acts: readonly { type: string }[]): Promise<v
   if (acts.some((a) => a.type === 'piece')) await holdName(tx, 'batches');
 }
 
+/** A line that was kept before anybody was shown what it does, without a network, ends the hold that it names whole. */
+async function withEnd(tx: Tx, build: BuildKey, line: EntryAddDto): Promise<EntryAddDto> {
+  if (!mayEnd(line)) return line;
+  const id = holdNamed(line, (await openWaitsOf(tx, build.id)).map(openHold));
+  return id === null ? line : { ...line, does: [{ act: 'release', type: 'hold', id }] };
+}
+
 /** Keeps a line and does what it does. The same id again is the same line, and does nothing a second time. */
 async function keepLine(
   tx: Tx,
@@ -46,7 +55,14 @@ async function keepLine(
   }
   const { done, prepared } = known
     ? { done: { about: null, acts: null }, prepared: [] }
-    : await prepareActs({ tx, deps, who, build, line, at: await whenIn(tx, deps, line) });
+    : await prepareActs({
+        tx,
+        deps,
+        who,
+        build,
+        line: line.does === undefined ? await withEnd(tx, build, line) : line,
+        at: await whenIn(tx, deps, line),
+      });
   // Where an act knows better than the words what the entry is: whether a task was begun, how long a spell took.
   const said = prepared.find((p) => p.said)?.said;
   await addLineIn(tx, deps, who, build, said ? { ...line, ...said } : line, done, prefix);

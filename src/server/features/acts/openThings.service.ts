@@ -6,7 +6,7 @@ import type { OpenThingsView } from '#contract/entries.ts';
 import type { OpenThing } from '#core/acts/acts.ts';
 import { wordsAt } from '#core/graph/readiness.ts';
 import { shortened } from '#core/log/shortened.ts';
-import { waitedFor } from '#core/waits/waits.ts';
+import { openHold } from '#core/waits/waits.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
@@ -62,12 +62,7 @@ export const readOpenThings = (deps: Deps, who: SignedIn, buildId: string): Prom
     const node = await nodeOf(tx, deps, buildId, seesPrices(who));
     const counted = await q.countedThings(tx, buildId);
     const mine = new Set(await q.tasksUnderHand(tx, buildId, who.personId));
-    const holds = node.waits.map((w): OpenThing => ({
-      type: 'hold',
-      id: w.entryId,
-      name: waitedFor(w),
-      state: '',
-    }));
+    const holds = node.waits.map(openHold);
     const jobs = (await liveJobs(tx, buildId)).map(({ id, title }): OpenThing => ({
       type: 'job',
       id,

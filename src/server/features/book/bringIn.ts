@@ -5,6 +5,7 @@ import { CAUTIONS, type Caution } from '#core/work/cautions.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { insertBuild, insertCustomer, insertVehicle, takeNumber } from '../builds/index.ts';
+import { withEnds } from '#core/match/holdNamed.ts';
 import { logAll, logIn } from '../entries/index.ts';
 import { insertFitted } from '../parts/index.ts';
 import { insertPhoto, savePhoto } from '../photos/index.ts';
@@ -41,7 +42,7 @@ async function logbook(
     tx,
     deps,
     build,
-    entries.map(({ id, at, kind, text, facts }) => ({
+    withEnds(entries, book.shop.timeZone).map(({ id, at, kind, text, facts, acts }) => ({
       id,
       at,
       kind,
@@ -49,6 +50,7 @@ async function logbook(
       facts,
       audience: 'customer',
       personId,
+      acts,
     })),
   );
   const ids = new Map(picturesOf(book).map((p) => [p.file, uuidv7()]));

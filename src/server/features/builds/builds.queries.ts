@@ -4,6 +4,7 @@ import type { Standard } from '#core/log/standards.ts';
 import type { KindSum } from '#core/log/entries.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { EMPTY_STANDING, type Standing } from '#core/log/standing.ts';
+import type { Wait } from '#core/waits/waits.ts';
 import { containing } from '../../db/like.ts';
 import { holdShop } from '../../db/lock.ts';
 import type { Tx } from '../../db/pool.ts';
@@ -18,13 +19,14 @@ export interface BuildKey {
 export const buildForUpdate = (tx: Tx, id: string): Promise<BuildKey | undefined> =>
   tx.one('select id, nickname from builds where shop_id = :shopId and id = :id for update', { id });
 
-/** Whether a hold that an entry began is still open. */
-export const openHold = async (tx: Tx, buildId: string, entryId: string): Promise<boolean> =>
-  (await tx.one(
-    `select 1 from builds, jsonb_array_elements(standing -> 'waits') w
-     where shop_id = :shopId and id = :buildId and w ->> 'entryId' = :entryId`,
-    { buildId, entryId },
-  )) !== undefined;
+/** What somebody typed that a build waits for. */
+export const openWaitsOf = async (tx: Tx, id: string): Promise<Wait[]> =>
+  (
+    await tx.one<{ waits: Wait[] | null }>(
+      `select standing -> 'waits' as waits from builds where shop_id = :shopId and id = :id`,
+      { id },
+    )
+  )?.waits ?? [];
 
 interface RowColumns {
   id: string;

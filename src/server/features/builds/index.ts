@@ -6,7 +6,7 @@ export {
   insertBuild,
   insertCustomer,
   insertVehicle,
-  openHold,
+  openWaitsOf,
   PAUSES,
   IS_HERE,
   WAITS_NOW,

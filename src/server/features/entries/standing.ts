@@ -20,9 +20,9 @@ interface Row {
  */
 const STANDING_SQL = `
   with e as (
-    select id, seq, kind, at, text, facts, withdrawn, acts is null as "byName",
-      coalesce(case when about_type = 'entry' then about_id end,
-        (select (a ->> 'id')::uuid from jsonb_array_elements(acts) a where a ->> 'type' = 'hold' limit 1)) as "endsId",
+    select id, seq, kind, at, text, facts, withdrawn,
+      array_remove(case when about_type = 'entry' then about_id::text end
+        || array(select a ->> 'id' from jsonb_array_elements(acts) a where a ->> 'type' = 'hold'), null) as ends,
       (select json_build_object('type', a ->> 'type', 'id', a ->> 'id') from jsonb_array_elements(acts) a
         where kind = 'waiting' and a ->> 'type' in ('part', 'piece') limit 1) as thing
     from entries_now
