@@ -7,7 +7,7 @@ import type { LoggedKind } from '../capture/understood.ts';
 import type { Facts } from '../log/kinds.ts';
 import type { Check } from '../parts/parts.ts';
 import type { Turn } from '../capture/turns.ts';
-import { likeness, nameOf, wordsInCommon, type Name } from './names.ts';
+import { likeness, nameOf, SURE, wordsInCommon, type Name } from './names.ts';
 
 /** What of a line decides. */
 export interface SaidLine {
@@ -33,8 +33,7 @@ export interface Match {
   asks: Meant[];
 }
 
-/** From this likeness on a name is taken for the thing, and from there on it is offered. Chosen; see `match.test`. */
-const SURE = 0.7;
+/** From this likeness on a thing is offered. Chosen; see `match.test`. */
 const OFFERED = 0.45;
 /** So much more alike than the next it must be. */
 const MARGIN = 0.12;

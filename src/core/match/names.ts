@@ -86,5 +86,12 @@ export function likeness(said: Name, thing: Name): number {
   );
 }
 
+/** From this likeness on a name is taken for the thing. Chosen; see `match.test`. */
+export const SURE = 0.7;
+
+/** Whether a name is plainly that of a thing. */
+export const isNameOf = (said: string, thing: string): boolean =>
+  likeness(nameOf(said), nameOf(thing)) >= SURE;
+
 /** So many words that say something stand in both. */
 export const wordsInCommon = (a: Name, b: Name): number => [...a.words].filter((w) => b.words.has(w)).length;

@@ -165,6 +165,8 @@ describe('what it waits for', () => {
     ]);
     const said = [{ entryId: 'e', subject: 'king pin set', since: '2026-03-02' }];
     expect(waitItems(said, { binding: hold({}), others: [] }, MANNER)).toHaveLength(1);
+    const other = [{ entryId: 'e', subject: 'king pin bushes', since: '2026-03-02' }];
+    expect(waitItems(other, { binding: hold({}), others: [] }, MANNER)).toHaveLength(2);
     expect(told(null, [hold({ kind: 'payment', what: 'money on account: paint' })])).toEqual([
       'Work goes on when this is in: money on account: paint (since Mon 2 Mar).',
     ]);

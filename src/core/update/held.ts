@@ -1,5 +1,6 @@
 /** What holds a car up, told to its customer: no other car, no name of a person, no word of the shop’s own. */
 import { fromVendor, inSentence, withArticle } from '../log/sentences.ts';
+import { isNameOf } from '../match/names.ts';
 import { formatDay, type Day } from '../time/days.ts';
 import type { Hold } from '../waits/binding.ts';
 import type { Wait } from '../waits/waits.ts';
@@ -56,9 +57,6 @@ const TOLD: Record<Hold['kind'], ((hold: Hold, manner: LetterManner) => string) 
 /** Kinds that are told wherever they hold; the others only where they are what holds the car. */
 const ALWAYS: ReadonlySet<Hold['kind']> = new Set(['part', 'vendor', 'batch', 'payment']);
 
-const saysIt = (said: readonly LetterItem[], what: string): boolean =>
-  said.some((s) => s.text.toLowerCase().includes(what.replace(/ from .*$/, '').toLowerCase()));
-
 /**
  * What it waits for: what the logbook says, then what follows from its parts, places and tasks. `binding` is what releases it
  * last; of the others only what comes from outside is told. `rests`: entries that let the car rest.
@@ -72,14 +70,20 @@ export function waitItems(
   // What is waited for by reference is among the holds, with its own day.
   const said = waits.filter((w) => w.about === undefined).map((w) => saidItem(w, manner, rests));
   const others = holds.others.filter((h) => ALWAYS.has(h.kind));
-  const items: LetterItem[] = [...said];
+  const isNamed = ({ what }: Hold): boolean =>
+    waits.some((w) => w.about === undefined && isNameOf(w.subject, what));
+  const items = new Map<string, LetterItem>();
   for (const hold of [...(holds.binding ? [holds.binding] : []), ...others]) {
     const tell = TOLD[hold.kind];
-    if (tell === null || saysIt(items, hold.what)) continue;
+    // What somebody typed is told from its entry, and so is a thing that it names.
+    if (tell === null || hold.entryId !== undefined || isNamed(hold)) continue;
     const since = formatDay(hold.since, manner.locale, manner.today);
-    items.push(
-      item(`held-${hold.kind}-${hold.what}`.slice(0, 100), `${tell(hold, manner)} (since ${since}).`),
+    const told = item(
+      `held-${hold.kind}-${hold.what}`.slice(0, 100),
+      `${tell(hold, manner)} (since ${since}).`,
     );
+    // Two tasks may wait for the same thing.
+    if (!items.has(told.id)) items.set(told.id, told);
   }
-  return items;
+  return [...said, ...items.values()];
 }
