@@ -19,6 +19,8 @@ interface ActSpec {
 }
 
 const SPECS = {
+  need: { on: ['part'], will: 'Puts on the parts list:', did: 'Put on the parts list:' },
+  plan: { on: ['task'], will: 'Writes down the task', did: 'Wrote down the task' },
   order: { on: ['part'], will: 'Orders', did: 'Ordered' },
   receive: { on: ['part'], will: 'Receives', did: 'Received' },
   expect: { on: ['part', 'piece'], will: 'Expects', did: 'Expects' },
@@ -42,7 +44,7 @@ export const LINE_ACTS = Object.keys(SPECS) as LineAct[];
 export interface ActOn {
   act: LineAct;
   type: ThingType;
-  /** Of the thing. `order` may name a part that is not there yet: it is written down with this id. */
+  /** Of the thing. `order`, `need` and `plan` may name one that is not there yet: it is written down with this id. */
   id: string;
   /** On stop and work: nothing is left of the task. */
   isDone?: boolean | undefined;

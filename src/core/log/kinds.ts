@@ -7,6 +7,8 @@ import type { Day } from '../time/days.ts';
 export const KINDS = [
   'note',
   'found',
+  'needs',
+  'planned',
   'did',
   'ordered',
   'arrived',
@@ -124,6 +126,24 @@ export const KIND_SPECS: Record<Kind, KindSpec> = {
     minutes: 'estimate',
     audience: 'customer',
     letter: { section: 'found' },
+  },
+  needs: {
+    word: 'Needs',
+    help: 'A part or material that is to be got: it goes on the parts list, and costs nothing until it is ordered.',
+    fields: [...EVERY, 'moneyMinor', 'due', 'vendor', 'class'],
+    money: 'noted',
+    minutes: 'noted',
+    audience: 'shop',
+    letter: { never: 'told once it is ordered' },
+  },
+  planned: {
+    word: 'Planned',
+    help: 'Work that is to be done: it becomes a task, and its hours are none that were worked.',
+    fields: [...EVERY, 'minutes', 'due', 'place', 'class'],
+    money: 'noted',
+    minutes: 'noted',
+    audience: 'shop',
+    letter: { never: 'told in the letter as what is next, and once it is done' },
   },
   did: {
     word: 'Did',

@@ -217,12 +217,28 @@ function theOneAtHand(said: SaidLine, things: readonly OpenThing[]): Meant[] {
   return [{ act: 'stop', type: 'task', id: thing!.id, thing: thing!, likeness: 1, ...leftOf(said, rule, 1) }];
 }
 
+/** What a line writes down that names nothing that is there. */
+const MADE_BY: { [K in LoggedKind]?: Pick<ActOn, 'act' | 'type'> } = {
+  ordered: { act: 'order', type: 'part' },
+  needs: { act: 'need', type: 'part' },
+  planned: { act: 'plan', type: 'task' },
+};
+
+/** Whether what is to be got or done is on its list already. An order is another one. */
+const isThere = (
+  said: SaidLine,
+  things: readonly OpenThing[],
+  { act, type }: Pick<ActOn, 'act' | 'type'>,
+): boolean =>
+  act !== 'order' &&
+  candidates(said, things, [{ act, to: (t) => t.type === type }]).some((m) => m.likeness >= SURE);
+
 /**
  * What a line does to the open things of its car.
  *
  * @param line kind, facts and turn of the line, with what a person put right
  * @param things everything open on that car
- * @param newId the id that a part gets which is ordered and was not written down before
+ * @param newId the id that a part or a task gets which was not written down before
  */
 export function matchLine(line: SaidLine, things: readonly OpenThing[], newId: string): Match {
   const atHand = theOneAtHand(line, things);
@@ -249,13 +265,15 @@ export function matchLine(line: SaidLine, things: readonly OpenThing[], newId: s
       match.asks.push({ ...best, check: said.condition }, { ...best, check: 'right' });
     else match.does.push(best);
   }
-  // What was to be ordered anyway is asked about first; else it is a part that nobody wrote down before.
+  const made = MADE_BY[said.kind];
+  // What was to be ordered anyway is asked about first; else it is something that nobody wrote down before.
   const isNew =
+    made !== undefined &&
     !turns &&
-    said.kind === 'ordered' &&
     match.asks.length === 0 &&
     match.does.length === 0 &&
-    nameOf(subjectOf(said)).words.size > 0;
-  if (isNew) match.does.push({ act: 'order', type: 'part', id: newId, thing: null, likeness: 1 });
+    nameOf(subjectOf(said)).words.size > 0 &&
+    !isThere(said, things, made);
+  if (isNew) match.does.push({ ...made, id: newId, thing: null, likeness: 1 });
   return { ...match, asks: match.asks.slice(0, MOST_OFFERED) };
 }

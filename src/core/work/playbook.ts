@@ -201,19 +201,24 @@ function readFollowUp(r: Reader, value: unknown, path: string): FollowUpRule {
   };
 }
 
-/** The steps that lie on a circle of needs, in the order of the playbook; empty where there is none. */
-function circle(steps: readonly Step[]): string[] {
-  const left = new Map(steps.map((s) => [s.key, s.needs.map((n) => n.step)]));
+/** Steps in an order in which each stands behind those that it needs, and those that lie on a circle of needs. */
+function settle(steps: readonly Step[]): { inOrder: Step[]; circle: Step[] } {
+  const left = new Map(steps.map((s) => [s.key, s]));
+  const inOrder: Step[] = [];
   for (let gone = true; gone;) {
     gone = false;
-    for (const [key, needs] of left)
-      if (!needs.some((n) => left.has(n))) {
+    for (const [key, step] of left)
+      if (!step.needs.some((n) => left.has(n.step))) {
         left.delete(key);
+        inOrder.push(step);
         gone = true;
       }
   }
-  return [...left.keys()];
+  return { inOrder, circle: [...left.values()] };
 }
+
+/** The same steps, each behind those that it needs. */
+export const needsFirst = (steps: readonly Step[]): Step[] => settle(steps).inOrder;
 
 /** What does not hold together: steps, needs, decisions and follow-ups that name each other wrongly. */
 function checkWhole(r: Reader, p: Playbook): void {
@@ -232,7 +237,7 @@ function checkWhole(r: Reader, p: Playbook): void {
   (p.followUps ?? []).forEach((f, i) => {
     if (!keys.has(f.after)) r.fault(`followUps.${i}.after`, `there is no step “${f.after}”`);
   });
-  const round = circle(p.steps);
+  const round = settle(p.steps).circle.map((s) => s.key);
   if (round.length > 0) r.fault('steps', `these wait for each other in a circle: ${round.join(', ')}`);
 }
 

@@ -46,6 +46,7 @@ import * as keepNews from '../../../migrations/20261221_keep_news.ts';
 import * as tellWhatChanged from '../../../migrations/20261222_tell_what_changed.ts';
 import * as answerByWordOfMouth from '../../../migrations/20261223_answer_by_word_of_mouth.ts';
 import * as pointAtWhatEnds from '../../../migrations/20261224_point_at_what_ends.ts';
+import * as keepWhatIsNeeded from '../../../migrations/20261225_keep_what_is_needed.ts';
 import * as addReadings from '../../../migrations/20261207_add_readings.ts';
 import * as addSymptoms from '../../../migrations/20261126_add_symptoms.ts';
 import * as addVoiceNotes from '../../../migrations/20261202_add_voice_notes.ts';
@@ -99,6 +100,7 @@ const MIGRATIONS = {
   '20261222_tell_what_changed': tellWhatChanged,
   '20261223_answer_by_word_of_mouth': answerByWordOfMouth,
   '20261224_point_at_what_ends': pointAtWhatEnds,
+  '20261225_keep_what_is_needed': keepWhatIsNeeded,
 };
 
 /** Knex keeps migrations by file name; static imports keep their names the same under every loader. */

@@ -9,6 +9,7 @@ import fc from 'fast-check';
 import type { EntriesView, EntryAddDto, EntryView } from '#contract/entries.ts';
 import type { BuildView } from '#contract/builds.ts';
 import type { OutworkView, PiecesView } from '#contract/outwork.ts';
+import type { PartsView } from '#contract/parts.ts';
 import { pathOf } from '#contract/routes.ts';
 import type { WorkView } from '#contract/work.ts';
 import type { ActOn, OpenThing, ThingType } from '#core/acts/acts.ts';
@@ -48,6 +49,11 @@ const STEPS = [
   'type hours',
   'drop',
   'take up again',
+  'need',
+  'plan',
+  'write part',
+  'change part',
+  'change task',
   'begin',
   'take off',
   'fill',
@@ -79,6 +85,7 @@ const ALL: Step[] = (
     ] as const),
     ...(['work', 'wait', 'start', 'release', 'stop', 'finish', 'spend'] as const),
     ...(['find', 'find more', 'join', 'rest', 'go on', 'type hours', 'drop', 'take up again'] as const),
+    ...(['need', 'write part', 'change part', 'plan', 'change task'] as const),
     ...(['begin', 'take off', 'fill', 'send out', 'check in', 'put right', 'take back'] as const),
   ] as const
 ).map((what, i) => ({ what, pick: 2 * i, amount: 30 * i + 5 }));
@@ -105,6 +112,16 @@ function said(
         dto: { kind: 'ordered', text: `ordered ${subject}`, facts },
       };
     }
+    case 'need':
+      return {
+        does: [{ act: 'need', type: 'part', id: nextId() }],
+        dto: { kind: 'needs', text: `needs ${subject}`, facts: { subject, quantity: (pick % 4) + 1 } },
+      };
+    case 'plan':
+      return {
+        does: [{ act: 'plan', type: 'task', id: nextId() }],
+        dto: { kind: 'planned', text: `planned ${subject}`, facts: { subject, minutes: amount } },
+      };
     case 'receive':
       return on('receive', one('part', 'ordered'), { kind: 'arrived', text: 'it came', facts: { subject } });
     case 'receive as wrong':
@@ -195,6 +212,45 @@ async function takeOnPage(
   return did;
 }
 
+/** What is written about parts and tasks on their pages. */
+async function takeWriting(
+  buildId: string,
+  { what, pick, amount }: Step,
+  send: (path: string, body: object, method?: 'post' | 'put') => Promise<Did>,
+): Promise<Did | null | undefined> {
+  if (what === 'write part' || what === 'change part') {
+    const { parts } = await read<PartsView>(pathOf('partsRead', { buildId }));
+    const known = what === 'write part' ? undefined : parts[pick % Math.max(1, parts.length)];
+    if (what === 'change part' && !known) return null;
+    const { what: name = `thing ${pick % 7}`, number = '', catalogue = '', instead = '' } = known ?? {};
+    const { source = 'supplier', sourceNote = '', vendor = '', version = 0, costMinor } = known ?? {};
+    const written = {
+      what: name,
+      number,
+      catalogue,
+      instead,
+      source,
+      sourceNote,
+      vendor,
+      version,
+      costMinor,
+    };
+    const path = pathOf('partPut', { buildId, partId: known?.id ?? nextId() });
+    return send(path, { ...written, quantity: (amount % 9) + 1, priceMinor: amount * 3 }, 'put');
+  }
+  if (what !== 'change task') return undefined;
+  const { tasks } = await read<WorkView>(pathOf('workRead', { buildId }));
+  const task = tasks[pick % Math.max(1, tasks.length)];
+  if (!task) return null;
+  const { version, title, work, cautions, needs, lineId } = task;
+  const path = pathOf('taskPut', { buildId, taskId: task.id });
+  return send(
+    path,
+    { version, title, work, cautions, needs, lineId: lineId ?? undefined, minutes: amount },
+    'put',
+  );
+}
+
 /** What comes off the car, goes to a vendor and comes back. */
 async function takeOutwork(
   buildId: string,
@@ -251,6 +307,8 @@ async function take(buildId: string, next: Step, kept: Kept[]): Promise<Did | nu
   }
   const onPage = await takeOnPage(buildId, next, send, kept);
   if (onPage !== undefined) return onPage;
+  const written = await takeWriting(buildId, next, send);
+  if (written !== undefined) return written;
   const out = await takeOutwork(buildId, next, send);
   if (out !== undefined) return out;
   const open = await things(it, buildId);

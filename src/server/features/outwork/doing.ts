@@ -45,6 +45,7 @@ interface PieceActs {
   'take off': null;
   'on the car': q.PieceStanding;
   'off again': q.PieceStanding;
+  replace: q.PieceStanding;
   stand: PlaceBefore;
   send: SentBefore;
   'come back': BackBefore;
@@ -127,6 +128,7 @@ const LEFT: Readonly<Record<Exclude<PieceAct, 'expect'>, readonly PieceState[]>>
   'take off': ['off'],
   'on the car': ['on'],
   'off again': ['ready'],
+  replace: ['replaced'],
   stand: ['off', 'ready'],
   send: ['out'],
   // Out, where some of it is still to come.

@@ -175,7 +175,7 @@ export const replacePiece = (
   id: string,
   dto: PieceToPartDto,
 ): Promise<PiecesView> =>
-  changing(deps, who, buildId, async (tx) => {
+  changing(deps, who, buildId, async (tx, build) => {
     const piece = await pieceOf(tx, buildId, id);
     if (!piece) throw notFound('piece');
     if (piece.state === 'replaced' && piece.version === dto.version + 1) return;
@@ -190,7 +190,7 @@ export const replacePiece = (
           ? 'donor vehicle'
           : 'supplier';
     const { what, count, bag } = piece.content;
-    await addPartIn(tx, deps, buildId, {
+    const need = await addPartIn(tx, deps, buildId, {
       id: dto.partId,
       what,
       quantity: count,
@@ -198,4 +198,12 @@ export const replacePiece = (
       sourceNote: bag === '' ? '' : `the old one in bag ${bag}`,
     });
     await q.setPiece(tx, { id, state: 'replaced', batchId: null });
+    await logIn(tx, deps, build, {
+      kind: 'needs',
+      text: `needs ${thingsInWords(piece.content)} in place of ${piece.state === 'missing' ? 'what is missing' : 'the old'}`,
+      facts: { subject: what, ...(count === 1 ? {} : { quantity: count }) },
+      personId: who.personId,
+      about: { type: 'piece', id },
+      acts: [doneTo('replace', id, q.standingOf(piece)), need],
+    });
   });

@@ -18,16 +18,17 @@ import {
 } from '../entries/index.ts';
 import { doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
 import * as q from './parts.queries.ts';
+import { needed, takeBackChange, takeBackNeed } from './written.ts';
 
 /** Longest name of a part. */
 const LONGEST_NAME = 160;
 /** The most of one part. */
 const MOST = 100_000;
 
-/** Writes down a part that nobody had written down before it was ordered. */
+/** Writes down a part that nobody had written down before. */
 async function newPart({ tx, deps, build, line, act }: LineCall): Promise<q.PartRow> {
   const { subject, zone, quantity = 1 } = line.facts;
-  if (subject === undefined) throw invalidAt('facts.subject', 'say what was ordered');
+  if (subject === undefined) throw invalidAt('facts.subject', 'say which part');
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST)
     throw invalidAt('facts.quantity', 'a whole number of parts, at least one');
   const content = {
@@ -39,7 +40,8 @@ async function newPart({ tx, deps, build, line, act }: LineCall): Promise<q.Part
     source: 'supplier' as const,
     sourceNote: '',
   };
-  const made = { id: act.id, buildId: build.id, lineId: null, donorId: null, content, vendor: '' };
+  const vendor = act.act === 'need' ? (line.facts.vendor ?? '') : '';
+  const made = { id: act.id, buildId: build.id, lineId: null, donorId: null, content, vendor };
   await q.insertPart(tx, { ...made, now: deps.clock.now() });
   return (await q.partById(tx, act.id))!;
 }
@@ -120,11 +122,17 @@ async function someGoBack(
   await q.saveOrder(tx, { id, content, vendor: part.vendor, due: part.due });
 }
 
+/** Acts that may be of a part that nobody has written down yet. */
+const MAKING: readonly LineAct[] = ['order', 'need'];
+
 export const preparePart: Prepare = async (call) => {
   const { tx, who, build, line, act } = call;
   const known = await q.partById(tx, act.id);
-  if (known ? known.build_id !== build.id : act.act !== ('order' satisfies LineAct)) throw notFound('part');
+  if (known ? known.build_id !== build.id : !MAKING.includes(act.act)) throw notFound('part');
+  if (known && act.act === 'need')
+    throw invalidAt('does', `“${known.content.what}” is on the parts list already`);
   const part = known ?? (await newPart(call));
+  if (act.act === 'need') return { done: needed(part.id), perform: async () => {} };
   const done = partDone(call, part);
   if (done === null) {
     refuseUndoable(part, { act: 'arrive', check: 'right' });
@@ -141,6 +149,8 @@ export const preparePart: Prepare = async (call) => {
 };
 
 export const takeBackOfPart: TakeBack = async (tx, deps, done, entryId) => {
+  if (done.act === ('need' satisfies LineAct)) return takeBackNeed(tx, deps, done, entryId);
+  if (done.act === 'change') return takeBackChange(tx, done, entryId);
   if (done.act === SOME_CAME) return someGoBack(tx, deps.clock.now(), done as DoneAct<SomeBefore>, entryId);
   if (done.act === ('expect' satisfies LineAct)) {
     // It changed nothing, unless a day was put into it since, which still stands.

@@ -75,6 +75,7 @@ test('from need to fitted, with the old one bagged; each act is one entry, howev
   expect(fitted.history[0]!.entryId).toBe(entryId);
   const { entries } = (await it.owner.get(pathOf('entriesList', { buildId }))).body;
   expect(entries.map((e: { kind: string; text: string }) => [e.kind, e.text]).reverse()).toEqual([
+    ['needs', 'needs exhaust valve'],
     ['ordered', 'ordered exhaust valve from Oldgate Machine Works'],
     [
       'note',

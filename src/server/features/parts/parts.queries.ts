@@ -81,7 +81,7 @@ const wordsOf = (content: PartContent, vendor: string): string =>
     .toLowerCase()
     .slice(0, SEARCHED);
 
-interface Kept {
+export interface Kept {
   id: string;
   lineId: string | null;
   donorId: string | null;

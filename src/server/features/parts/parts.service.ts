@@ -7,7 +7,6 @@ import type {
   PartsView,
   PartView,
 } from '#contract/parts.ts';
-import { canonical } from '#core/approval/canonical.ts';
 import { whyMayNotFit, whyNotSerialRange } from '#core/parts/fits.ts';
 import { formatDay } from '#core/time/days.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
@@ -21,6 +20,7 @@ import { shopOf } from '../session/index.ts';
 import * as q from './parts.queries.ts';
 import { doneTo, doToPart, pricesOf, refuseUndoable } from './doing.ts';
 import { logEntailed, saying } from './saying.ts';
+import { sameWritten, writeIn, writtenOf, type Written } from './written.ts';
 
 /** Shown on the desk at once. */
 const MOST_SHOWN = 500;
@@ -125,7 +125,7 @@ export const putPart = (
   id: string,
   dto: PartPutDto,
 ): Promise<PartsView> =>
-  changing(deps, who, buildId, async (tx) => {
+  changing(deps, who, buildId, async (tx, build) => {
     const {
       version,
       lineId = null,
@@ -142,38 +142,13 @@ export const putPart = (
       ...said,
       ...pricesOf(seesPrices(who) ? { priceMinor, costMinor, depositMinor } : (known?.content ?? {})),
     };
-    const kept = { id, lineId, donorId, content, vendor: vendor.trim() };
-    const same =
-      known &&
-      canonical([known.content, known.line_id, known.donor_id, known.vendor]) ===
-        canonical([content, lineId, donorId, kept.vendor]);
-    if (same) return;
+    const written: Written = { lineId, donorId, content, vendor: vendor.trim() };
+    if (known && sameWritten(writtenOf(known), written)) return;
     if ((known?.version ?? 0) !== version) throw changedMeanwhile('this part', known);
     const faults = await faultsOf(tx, buildId, dto);
     if (faults.length > 0) throw invalidFields(faults);
-    if (known) await q.savePart(tx, kept);
-    else await q.insertPart(tx, { ...kept, buildId, now: deps.clock.now() });
+    await writeIn(tx, deps, who, build, id, written, known);
   });
-
-/** Writes down a part inside a transaction that does more; the caller holds the build. The same id again is the same part. */
-export async function addPartIn(
-  tx: Tx,
-  deps: Deps,
-  buildId: string,
-  { id, ...said }: { id: string } & Pick<q.PartContent, 'what' | 'quantity' | 'source' | 'sourceNote'>,
-): Promise<void> {
-  if (await q.partById(tx, id)) return;
-  const content = { ...said, number: '', catalogue: '', instead: '' };
-  await q.insertPart(tx, {
-    id,
-    buildId,
-    lineId: null,
-    donorId: null,
-    content,
-    vendor: '',
-    now: deps.clock.now(),
-  });
-}
 
 /** Does something with a part, and says so in the logbook. The same entry again is the same act. */
 export const actOnPart = (

@@ -86,15 +86,24 @@ const moneyWith = ({ priceMinor, costMinor }: PartActDto, depositMinor = 0): Fac
   return minor === undefined ? {} : { moneyMinor: minor + depositMinor };
 };
 
+/** “4 hydraulic hoses”. */
+export const inCount = ({ what, quantity }: Pick<q.PartContent, 'what' | 'quantity'>): string =>
+  quantity === 1 ? what : `${quantity} ${what}`;
+
+export const factsOf = ({ what, quantity }: Pick<q.PartContent, 'what' | 'quantity'>): Facts => ({
+  subject: what.slice(0, 300),
+  ...(quantity === 1 ? {} : { quantity }),
+});
+
 /** What an act says in the logbook: its kind, its words, its facts; days as the shop writes them. */
 export function saying(
   p: q.PartRow,
   dto: PartActDto,
   inWords: (day: Day) => string,
 ): { kind: LoggedKind; text: string; facts: Facts } {
-  const { what, quantity } = p.content;
-  const thing = quantity === 1 ? what : `${quantity} ${what}`;
-  const facts: Facts = { subject: what.slice(0, 300), ...(quantity === 1 ? {} : { quantity }) };
+  const { what } = p.content;
+  const thing = inCount(p.content);
+  const facts = factsOf(p.content);
   const note = dto.note?.trim() ? `: ${dto.note.trim()}` : '';
   const vendor = dto.vendor?.trim() || p.vendor;
   const from = vendor === '' ? {} : { vendor };

@@ -141,13 +141,11 @@ describe('an answer', () => {
 
 describe('answered by word of mouth, as a line says', () => {
   const say = (buildId: string, id: string, more: object = {}, agent = it.owner) =>
-    agent
-      .post(pathOf('entryAdd', { buildId }))
-      .send({
-        ...line({ kind: 'told', text: 'told Ilse it stays as it is' }),
-        ...more,
-        does: [{ act: 'answer', type: 'question', id }],
-      });
+    agent.post(pathOf('entryAdd', { buildId })).send({
+      ...line({ kind: 'told', text: 'told Ilse it stays as it is' }),
+      ...more,
+      does: [{ act: 'answer', type: 'question', id }],
+    });
   const floorQuestion = async (buildId: string) =>
     (await it.owner.get(pathOf('floor'))).body.builds.find((b: { id: string }) => b.id === buildId).question;
   async function asked(): Promise<{ buildId: string; link: string; id: string }> {

@@ -6,6 +6,7 @@ import type { Tx } from '../../db/pool.ts';
 import { Refusal } from '../../http/refusal.ts';
 import { actedSince, doneSince, type TakeBack } from '../entries/index.ts';
 import * as q from './work.queries.ts';
+import { takeBackChange, takeBackPlan } from './written.ts';
 
 /** How a task stood before an act. */
 export interface TaskBefore {
@@ -35,6 +36,8 @@ export const doneTo = (
 
 /** Takes back what an entry did to a task: its spell, its hours, how it was left. */
 export const takeBackOfTask: TakeBack = async (tx, deps, done, entryId) => {
+  if (done.act === ('plan' satisfies LineAct)) return takeBackPlan(tx, done, entryId);
+  if (done.act === 'change') return takeBackChange(tx, done, entryId);
   const { id, before } = done as DoneAct<TaskBefore>;
   const task = await q.taskById(tx, id);
   if (!task) return;

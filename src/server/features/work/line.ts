@@ -1,5 +1,7 @@
 /** Tasks and agreed lines, as a line of the log acts on them: begun, stopped, worked on, finished. */
 import { v7 as uuidv7 } from 'uuid';
+import { MOST_TASKS } from '#contract/work.ts';
+import { placedName } from '#core/log/sentences.ts';
 import { minutesBetween } from '#core/work/spells.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
@@ -7,7 +9,10 @@ import { beginIn, workableLines } from '../estimate/index.ts';
 import { doneTo } from './doing.ts';
 import { belongToTask, leave, refuseDone, refuseEnd, refuseStart, startIn } from './hours.service.ts';
 import * as q from './work.queries.ts';
+import { planIn } from './written.ts';
 import { taskOf } from './workNow.ts';
+
+const LONGEST_TITLE = 160;
 
 /** What is left after so many minutes, where nobody says so: what was said before, less these; else as estimated. */
 function leftAfter(task: q.TaskRow, { act }: LineCall, minutes: number): number | null {
@@ -78,8 +83,29 @@ async function finish({ tx, act, at }: LineCall, task: q.TaskRow): Promise<Prepa
 
 const ON_TASK = { start, stop, work, finish } as const;
 
+/** A task that a line writes down: so long as the line says, or no time at all. */
+async function plan({ tx, deps, build, line, act }: LineCall): Promise<Prepared> {
+  const { subject, zone, minutes = 0 } = line.facts;
+  if (subject === undefined) throw invalidAt('facts.subject', 'say what is to be done');
+  if ((await q.tasksOf(tx, build.id)).length >= MOST_TASKS)
+    throw new Refusal('too-many', `At most ${MOST_TASKS} tasks.`);
+  const content: q.TaskContent = {
+    title: placedName(subject, zone).slice(0, LONGEST_TITLE),
+    work: 'mechanical',
+    minutes,
+    cautions: [],
+  };
+  const made = await planIn(tx, deps, build.id, act.id, { content, lineId: null, needs: [] });
+  return { done: made, perform: async () => {} };
+}
+
 export const prepareTask: Prepare = async (call) => {
   const { tx, build, act } = call;
+  const known = await q.taskById(tx, act.id);
+  if (act.act === 'plan') {
+    if (known) throw invalidAt('does', 'that task is there already');
+    return plan(call);
+  }
   const task = await taskOf(tx, build.id, act.id);
   if (task.state === 'dropped') throw new Refusal('forbidden', 'It was dropped. Take it up again first.');
   return ON_TASK[act.act as keyof typeof ON_TASK](call, task);
@@ -109,7 +135,7 @@ export const prepareLine: Prepare = async (call) => {
           belongs: 'line',
         }));
       const content = {
-        title: line.title.slice(0, 160),
+        title: line.title.slice(0, LONGEST_TITLE),
         work: line.work,
         minutes: line.minutes,
         cautions: [],

@@ -9,7 +9,7 @@ import type {
 } from '#contract/work.ts';
 import { MOST_TASKS } from '#contract/work.ts';
 import { canonical } from '#core/approval/canonical.ts';
-import { readPlaybook, stepsWanted, type Playbook, type Step } from '#core/work/playbook.ts';
+import { needsFirst, readPlaybook, stepsWanted, type Playbook, type Step } from '#core/work/playbook.ts';
 import { PLAYBOOKS } from '#core/work/playbooks/index.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -20,6 +20,7 @@ import { insertJob } from '../jobs/index.ts';
 import { changingWork } from './workNow.ts';
 import * as books from './playbooks.queries.ts';
 import * as q from './work.queries.ts';
+import { planned, sayPlanned } from './written.ts';
 
 /** Of one shop. */
 const MOST_PLAYBOOKS = 200;
@@ -121,7 +122,7 @@ export const usePlaybook = (
   buildId: string,
   dto: PlaybookUseDto,
 ): Promise<WorkView> =>
-  changingWork(deps, who, buildId, async (tx) => {
+  changingWork(deps, who, buildId, async (tx, build) => {
     const playbook = (await playbooksNow(tx)).find((p) => p.id === dto.playbookId);
     if (!playbook) throw notFound('playbook');
     const undecided = (playbook.decisions ?? []).find(
@@ -163,4 +164,8 @@ export const usePlaybook = (
         idOf(step.key),
         step.needs.map(({ step: key, ...need }) => ({ ...need, taskId: idOf(key) })),
       );
+    const text = `planned ${playbook.title}, from the playbook: ${steps.length === 1 ? 'one task' : `${steps.length} tasks`}`;
+    const minutes = steps.reduce((sum, s) => sum + s.minutes, 0);
+    const acts = needsFirst(steps).map((s) => planned(idOf(s.key)));
+    await sayPlanned(tx, deps, who, build, { text, subject: playbook.title, minutes }, acts);
   });

@@ -6,7 +6,6 @@ import {
   type TaskPutDto,
   type WorkView,
 } from '#contract/work.ts';
-import { canonical } from '#core/approval/canonical.ts';
 import { whyNotNeeds } from '#core/work/tasks.ts';
 import { type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -16,6 +15,7 @@ import { logIn } from '../entries/index.ts';
 import { workOf } from './view.ts';
 import { doneTo } from './doing.ts';
 import * as q from './work.queries.ts';
+import { changeIn, planIn, sameWritten, sayPlanned, type Written } from './written.ts';
 
 import { changingWork, taskOf, tasksNow } from './workNow.ts';
 /** Makes a task (version 0) or changes it. The same again changes nothing. */
@@ -26,7 +26,7 @@ export const putTask = (
   id: string,
   dto: TaskPutDto,
 ): Promise<WorkView> =>
-  changingWork(deps, who, buildId, async (tx) => {
+  changingWork(deps, who, buildId, async (tx, build) => {
     const { version, lineId = null, needs, count, ...said } = dto;
     const known = await q.taskById(tx, id);
     if (known && known.build_id !== buildId) throw notFound('task');
@@ -38,26 +38,18 @@ export const putTask = (
       ...(before?.followUps ? { followUps: before.followUps } : {}),
     };
     const tasks = await tasksNow(tx, buildId);
-    const same =
-      known !== undefined &&
-      canonical([known.content, known.line_id, tasks.get(id)!.needs]) === canonical([content, lineId, needs]);
-    if (same) return;
+    const is: Written = { content, lineId, needs };
+    const was = known && { content: known.content, lineId: known.line_id, needs: tasks.get(id)!.needs };
+    if (was && sameWritten(was, is)) return;
     if ((known?.version ?? 0) !== version) throw changedMeanwhile('this task', known);
     if (!known && tasks.size >= MOST_TASKS) throw new Refusal('too-many', `At most ${MOST_TASKS} tasks.`);
     const refused = whyNotNeeds(id, needs, tasks);
     if (refused !== null) throw invalidAt('needs', refused);
     if (lineId !== null) await lineOfBuild(tx, deps, who, buildId, lineId);
-    if (known) await q.saveTask(tx, { id, lineId, content });
-    else {
-      // Without a line it is of the job of what it needs: one thing after the other on the same piece of work.
-      const needed = new Set(needs.map((n) => n.taskId));
-      const jobId = (await q.tasksOf(tx, buildId)).find((t) => needed.has(t.id) && t.job_id !== null)?.job_id;
-      await q.insertTask(tx, {
-        ...{ id, buildId, lineId, content, now: deps.clock.now() },
-        jobId: lineId === null ? (jobId ?? null) : null,
-      });
-    }
-    await q.setNeeds(tx, id, needs);
+    if (was) return changeIn(tx, deps, who, build, id, was, is);
+    const made = await planIn(tx, deps, buildId, id, is);
+    const { title, minutes } = content;
+    await sayPlanned(tx, deps, who, build, { text: `planned ${title}`, subject: title, minutes }, [made]);
   });
 
 /** A line of this build, or a refusal at its field. */

@@ -88,6 +88,23 @@ export const saveTask = (
     { ...t, content: JSON.stringify(t.content) },
   );
 
+/** Whether hours, parts, pieces, what is due after it or other tasks name a task. */
+export const isReferredTo = async (tx: Tx, id: string): Promise<boolean> =>
+  (await tx.one(
+    `select 1 where exists (select from spells where shop_id = :shopId and task_id = :id)
+       or exists (select from ledger where shop_id = :shopId and task_id = :id)
+       or exists (select from follow_ups where shop_id = :shopId and task_id = :id)
+       or exists (select from task_needs where shop_id = :shopId and needs_id = :id)
+       or exists (select from pieces p join tasks t on t.shop_id = p.shop_id and t.build_id = p.build_id
+         where t.shop_id = :shopId and t.id = :id and p.task_id = t.id)
+       or exists (select from parts p join tasks t on t.shop_id = p.shop_id and t.build_id = p.build_id
+         where t.shop_id = :shopId and t.id = :id and p.removed_at is null and p.content ->> 'taskId' = t.id::text)`,
+    { id },
+  )) !== undefined;
+
+export const deleteTask = (tx: Tx, id: string): Promise<number> =>
+  tx.run('delete from tasks where shop_id = :shopId and id = :id', { id });
+
 export async function setNeeds(tx: Tx, taskId: string, needs: readonly TaskNeed[]): Promise<void> {
   await tx.run('delete from task_needs where shop_id = :shopId and task_id = :taskId', { taskId });
   for (const n of needs)

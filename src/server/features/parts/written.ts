@@ -1,0 +1,112 @@
+/** Parts as they are written down and changed: each keeps an entry, and goes or stands as it did when that is taken back. */
+import type { DoneAct } from '#core/acts/acts.ts';
+import { canonical } from '#core/approval/canonical.ts';
+import type { Tx } from '../../db/pool.ts';
+import type { Deps } from '../../deps.ts';
+import type { SignedIn } from '../../http/session.ts';
+import type { BuildKey } from '../builds/index.ts';
+import { actedSince, changedFields, doneSince, logIn } from '../entries/index.ts';
+import * as q from './parts.queries.ts';
+import { factsOf, inCount } from './saying.ts';
+
+/** What is written about a part, apart from what was done with it. */
+export type Written = Omit<q.Kept, 'id'>;
+
+/** How a part was written down before it was changed, and after. */
+interface ChangeBefore {
+  was: Written;
+  is: Written;
+}
+
+export const writtenOf = (p: q.PartRow): Written => ({
+  lineId: p.line_id,
+  donorId: p.donor_id,
+  content: p.content,
+  vendor: p.vendor,
+});
+
+export const sameWritten = (a: Written, b: Written): boolean => canonical(a) === canonical(b);
+
+export const needed = (id: string): DoneAct => ({ act: 'need', type: 'part', id, before: null });
+
+const NAMES = {
+  what: 'name',
+  quantity: 'count',
+  number: 'number',
+  vendor: 'vendor',
+  priceMinor: 'price',
+  costMinor: 'price',
+  depositMinor: 'price',
+  lineId: 'line',
+  taskId: 'task',
+  donorId: 'donor',
+  source: 'source',
+  sourceNote: 'source',
+} as const;
+
+const flat = ({ content, ...more }: Written) => ({ ...content, ...more });
+
+/** Writes a part down, or changes what is written; the caller holds the build. */
+export async function writeIn(
+  tx: Tx,
+  deps: Deps,
+  who: SignedIn,
+  build: BuildKey,
+  id: string,
+  is: Written,
+  known: q.PartRow | undefined,
+): Promise<void> {
+  if (known) await q.savePart(tx, { id, ...is });
+  else await q.insertPart(tx, { id, ...is, buildId: build.id, now: deps.clock.now() });
+  const { content } = is;
+  const said = { personId: who.personId, audience: 'shop', about: { type: 'part', id } } as const;
+  if (!known)
+    return logIn(tx, deps, build, {
+      ...said,
+      kind: 'needs',
+      text: `needs ${inCount(content)}`,
+      facts: factsOf(content),
+      acts: [needed(id)],
+    });
+  const was = writtenOf(known);
+  const change: DoneAct<ChangeBefore> = { act: 'change', type: 'part', id, before: { was, is } };
+  await logIn(tx, deps, build, {
+    ...said,
+    kind: 'note',
+    text: `parts list, ${content.what}: ${changedFields(flat(was), flat(is), NAMES).join(', ')} changed`,
+    facts: { subject: content.what.slice(0, 300) },
+    acts: [change],
+  });
+}
+
+/** Writes down a part as something else that is done needs it, which keeps the entry. The same id again is the same part. */
+export async function addPartIn(
+  tx: Tx,
+  deps: Deps,
+  buildId: string,
+  { id, ...said }: { id: string } & Pick<q.PartContent, 'what' | 'quantity' | 'source' | 'sourceNote'>,
+): Promise<DoneAct> {
+  const content = { ...said, number: '', catalogue: '', instead: '' };
+  const part = { id, buildId, lineId: null, donorId: null, content, vendor: '' };
+  if (!(await q.partById(tx, id))) await q.insertPart(tx, { ...part, now: deps.clock.now() });
+  return needed(id);
+}
+
+/** It was never needed; refused where something was done with it since, or it stands on an invoice. */
+export async function takeBackNeed(tx: Tx, deps: Deps, done: DoneAct, entryId: string): Promise<void> {
+  const part = await q.partById(tx, done.id);
+  if (!part) return;
+  if (part.history.length > 0 || (await actedSince(tx, entryId, done)) || (await q.isInvoiced(tx, part.id)))
+    throw doneSince(part.content.what);
+  await q.removePart(tx, part.id, deps.clock.now());
+}
+
+/** What is written about it is as it was, unless something was done with it or written about it since. */
+export async function takeBackChange(tx: Tx, done: DoneAct, entryId: string): Promise<void> {
+  const part = await q.partById(tx, done.id);
+  if (!part) return;
+  const { was, is } = (done as DoneAct<ChangeBefore>).before!;
+  if (!sameWritten(writtenOf(part), is) || (await actedSince(tx, entryId, done)))
+    throw doneSince(part.content.what);
+  await q.savePart(tx, { id: part.id, ...was });
+}
