@@ -47,6 +47,21 @@ const doesOf = (text: string, things: readonly OpenThing[]): string[] =>
 const asksOf = (text: string, things: readonly OpenThing[]): string[] =>
   match(text, things).asks.map((m) => `${m.act} ${m.thing?.name}`);
 
+describe('what is needed and what is planned', () => {
+  const there = [part('hydraulic hoses', 'to find'), task('Line the doors')];
+  const doesAs = (kind: 'needs' | 'planned', subject: string): string[] =>
+    matchLine({ kind, facts: { subject } }, there, NEW).does.map((m) => `${m.act} ${m.type} ${m.id}`);
+  test('is written down, unless it is there already', () => {
+    expect(doesAs('needs', 'bonnet catch')).toEqual([`need part ${NEW}`]);
+    expect(doesAs('needs', 'hydraulic hose')).toEqual([]);
+    expect(doesAs('planned', 'paint the doors')).toEqual([`plan task ${NEW}`]);
+    expect(doesAs('planned', 'line the doors')).toEqual([]);
+    // A part called like a task, and the other way round.
+    expect(doesAs('planned', 'hydraulic hoses')).toEqual([`plan task ${NEW}`]);
+    expect(doesAs('needs', '')).toEqual([]);
+  });
+});
+
 describe('what a customer asked', () => {
   const asked = [
     thing('question', '“Will it be blue?” (Ilse)'),

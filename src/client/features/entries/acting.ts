@@ -78,7 +78,7 @@ export const subjectOf = ({ facts }: Pick<Understood, 'facts'>): string =>
 /** “4 hydraulic hoses”, and what else tells which: “from Tern & Sons”. */
 export function thingWords(m: Meant, subject: string): { name: string; more: string } {
   const { thing } = m;
-  if (!thing) return { name: subject, more: 'new on the parts list' };
+  if (!thing) return { name: subject, more: m.act === 'order' ? 'new on the parts list' : '' };
   const some = m.count === undefined ? '' : `${m.count} of `;
   const count = thing.quantity !== undefined && thing.quantity > 1 ? `${some}${thing.quantity} ` : '';
   const from = thing.vendor ? `from ${thing.vendor}` : '';
