@@ -48,6 +48,34 @@ test('some of what is on order came: so many are here, the others stay on order'
   await expect(rows.filter({ has: page.getByRole('button', { name: /^Send back/ }) })).toHaveCount(1);
 });
 
+test('what a car needs is on its parts list, what is planned among its tasks; undone, neither is', async ({
+  page,
+}) => {
+  await signIn(page, 'owner');
+  for (const [kind, text, will, list] of [
+    ['needs', 'milk float: bonnet stay', 'Puts on the parts list: bonnet stay', 'Parts'],
+    ['planned', 'milk float: line the cab doors', 'Writes down the task line the cab doors', 'Work'],
+  ] as const) {
+    await page.locator('#log-line').fill(text);
+    await page.getByRole('button', { name: /^kind / }).click();
+    await page.getByRole('combobox', { name: 'Kind of entry' }).selectOption(kind);
+    await expect(does(page)).toContainText(will);
+    await page.locator('#log-line').press('Enter');
+    await expect(news(page)).toContainText(
+      kind === 'needs' ? 'Put on the parts list: bonnet stay' : 'Wrote down the task',
+    );
+    const other = await page.context().newPage();
+    await other.goto('/');
+    await openCar(other, 'milk float');
+    await other.getByRole('link', { name: list, exact: true }).click();
+    const row = other.getByText(kind === 'needs' ? 'bonnet stay' : 'line the cab doors', { exact: true });
+    await expect(row.first()).toBeVisible();
+    await news(page).getByRole('button', { name: 'Undo' }).click();
+    await expect(row).toHaveCount(0);
+    await other.close();
+  }
+});
+
 test('what is in doubt is asked, and does nothing until it is chosen', async ({ page }) => {
   await signIn(page, 'owner');
   for (const side of ['left', 'right']) {

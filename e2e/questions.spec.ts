@@ -40,6 +40,24 @@ test('asked on the page, seen on the Floor, answered, read', async ({ page, brow
 
   await customer.reload();
   await expect(customer.getByText('Yes, bring them on Friday.')).toBeVisible();
+
+  // Answered by word of mouth: the line says so, its words stay in the shop, and it can be undone.
+  await customer.getByLabel('What you want to know').fill('And when are they on?');
+  await customer.getByLabel('Your name').fill('Anselm');
+  await customer.getByRole('button', { name: 'Send it' }).click();
+  await expect(customer.getByText('It is with us; you will hear.')).toBeVisible();
+  await expect(asked.getByRole('button', { name: 'Answer: And when are they on?' })).toBeVisible();
+  await page.locator('#log-line').fill('told Anselm the lamps go on next week');
+  const does = page.getByRole('group', { name: 'What this line will do' });
+  await does.getByRole('button', { name: /Answers “And when are they on\?”/ }).click();
+  await expect(does).toContainText('Answers “And when are they on?” (Anselm)');
+  await page.locator('#log-line').press('Enter');
+  await expect(asked.getByText('Answered by word of mouth')).toBeVisible();
+  await customer.reload();
+  await expect(customer.getByText('Answered when we spoke')).toBeVisible();
+  await expect(customer.getByText('the lamps go on next week')).toHaveCount(0);
+  await page.getByTestId('log-line').getByRole('button', { name: 'Undo' }).click();
+  await expect(asked.getByRole('button', { name: 'Answer: And when are they on?' })).toBeVisible();
   await phone.close();
 
   const wide = await browser.newPage();

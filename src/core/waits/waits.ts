@@ -66,7 +66,7 @@ export function waitOf(e: Pick<WaitEntry, 'id' | 'at' | 'text' | 'facts' | 'thin
 }
 
 /** “the glass”, “Petra: finish the microcar”. */
-export const waitedFor = ({ subject, person }: Pick<Wait, 'subject' | 'person'>): string =>
+const waitedFor = ({ subject, person }: Pick<Wait, 'subject' | 'person'>): string =>
   person === undefined || subject.includes(person) ? withArticle(subject) : `${person}: ${subject}`;
 
 /** What somebody typed that a car waits for, as a line may end it. */

@@ -201,24 +201,19 @@ function readFollowUp(r: Reader, value: unknown, path: string): FollowUpRule {
   };
 }
 
-/** Steps in an order in which each stands behind those that it needs, and those that lie on a circle of needs. */
-function settle(steps: readonly Step[]): { inOrder: Step[]; circle: Step[] } {
-  const left = new Map(steps.map((s) => [s.key, s]));
-  const inOrder: Step[] = [];
+/** The steps that lie on a circle of needs, in the order of the playbook; empty where there is none. */
+function circle(steps: readonly Step[]): string[] {
+  const left = new Map(steps.map((s) => [s.key, s.needs.map((n) => n.step)]));
   for (let gone = true; gone;) {
     gone = false;
-    for (const [key, step] of left)
-      if (!step.needs.some((n) => left.has(n.step))) {
+    for (const [key, needs] of left)
+      if (!needs.some((n) => left.has(n))) {
         left.delete(key);
-        inOrder.push(step);
         gone = true;
       }
   }
-  return { inOrder, circle: [...left.values()] };
+  return [...left.keys()];
 }
-
-/** The same steps, each behind those that it needs. */
-export const needsFirst = (steps: readonly Step[]): Step[] => settle(steps).inOrder;
 
 /** What does not hold together: steps, needs, decisions and follow-ups that name each other wrongly. */
 function checkWhole(r: Reader, p: Playbook): void {
@@ -237,7 +232,7 @@ function checkWhole(r: Reader, p: Playbook): void {
   (p.followUps ?? []).forEach((f, i) => {
     if (!keys.has(f.after)) r.fault(`followUps.${i}.after`, `there is no step “${f.after}”`);
   });
-  const round = settle(p.steps).circle.map((s) => s.key);
+  const round = circle(p.steps);
   if (round.length > 0) r.fault('steps', `these wait for each other in a circle: ${round.join(', ')}`);
 }
 

@@ -4,7 +4,6 @@ import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Now, Row } from '../../ui/parts.tsx';
 import { ActChips } from './ActChips.tsx';
-import { subjectOf } from './acting.ts';
 import { CarSelect } from './CarSelect.tsx';
 import { knownQuery } from './entries.queries.ts';
 import { SaidChips } from './SaidChips.tsx';
@@ -30,7 +29,7 @@ export default function Preview({ line }: { line: LogLineState }) {
         onAudience={(audience) => putRight((r) => ({ ...r, audience }))}
         onFact={(field, value) => putRight((r) => ({ ...r, facts: { ...r.facts, [field]: value } }))}
       />
-      <ActChips {...{ match, chosen: acts, onChoose: putActs }} subject={subjectOf(understood)} />
+      <ActChips {...{ match, chosen: acts, onChoose: putActs }} subject={line.newThing} />
     </>
   );
 }

@@ -6,6 +6,7 @@ import { conditionOf } from '#core/capture/condition.ts';
 import { turnOf } from '#core/capture/turns.ts';
 import type { Understood } from '#core/capture/understood.ts';
 import { placedName } from '#core/log/sentences.ts';
+import { titleOf } from '#core/work/tasks.ts';
 import { matchLine, whyRefused, type Match, type Meant } from '#core/match/match.ts';
 import { openThingsQuery } from './entries.queries.ts';
 
@@ -72,8 +73,10 @@ export function actsOf({ does, asks }: Match, { off, chosen, isDone }: ChosenAct
 }
 
 /** What the line is about, as a thing that is not written down yet will be called. */
-export const subjectOf = ({ facts }: Pick<Understood, 'facts'>): string =>
-  facts.subject === undefined ? '' : placedName(facts.subject, facts.zone);
+export const subjectOf = ({ kind, facts }: Pick<Understood, 'kind' | 'facts'>, words: string): string => {
+  if (kind === 'planned') return titleOf(words);
+  return facts.subject === undefined ? '' : placedName(facts.subject, facts.zone);
+};
 
 /** “4 hydraulic hoses”, and what else tells which: “from Tern & Sons”. */
 export function thingWords(m: Meant, subject: string): { name: string; more: string } {

@@ -157,7 +157,7 @@ export function useLogLine() {
         body: { id: sent.id, ...sent.said, ...(sent.does && { does: sent.does }) },
         words: `${build.name}: ${sent.said.text}`,
       });
-      const did = didWords(sent.does ?? [], open ?? [], subjectOf(understood));
+      const did = didWords(sent.does ?? [], open ?? [], subjectOf(understood, sent.said.text));
       setKept(entry === 'later' ? null : { entry, did, build: { id: build.id, name: build.name } });
       sendFiles(build.id, sent.id, sent.files);
     } catch (error) {
@@ -191,6 +191,8 @@ export function useLogLine() {
     understood,
     /** What it does to things of its car, and what was chosen of that. */
     match,
+    /** What it would write down, as it will be called. */
+    newThing: subjectOf(understood, withoutAddress(text, parsed)),
     acts,
     putActs: setActs,
     /** What it would count as, had it been done; absent where nobody need be asked. */

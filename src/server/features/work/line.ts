@@ -1,8 +1,8 @@
 /** Tasks and agreed lines, as a line of the log acts on them: begun, stopped, worked on, finished. */
 import { v7 as uuidv7 } from 'uuid';
 import { MOST_TASKS } from '#contract/work.ts';
-import { placedName } from '#core/log/sentences.ts';
 import { minutesBetween } from '#core/work/spells.ts';
+import { LONGEST_TITLE, titleOf } from '#core/work/tasks.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
 import { beginIn, workableLines } from '../estimate/index.ts';
@@ -11,8 +11,6 @@ import { belongToTask, leave, refuseDone, refuseEnd, refuseStart, startIn } from
 import * as q from './work.queries.ts';
 import { planIn } from './written.ts';
 import { taskOf } from './workNow.ts';
-
-const LONGEST_TITLE = 160;
 
 /** What is left after so many minutes, where nobody says so: what was said before, less these; else as estimated. */
 function leftAfter(task: q.TaskRow, { act }: LineCall, minutes: number): number | null {
@@ -85,12 +83,11 @@ const ON_TASK = { start, stop, work, finish } as const;
 
 /** A task that a line writes down: so long as the line says, or no time at all. */
 async function plan({ tx, deps, build, line, act }: LineCall): Promise<Prepared> {
-  const { subject, zone, minutes = 0 } = line.facts;
-  if (subject === undefined) throw invalidAt('facts.subject', 'say what is to be done');
+  const { minutes = 0 } = line.facts;
   if ((await q.tasksOf(tx, build.id)).length >= MOST_TASKS)
     throw new Refusal('too-many', `At most ${MOST_TASKS} tasks.`);
   const content: q.TaskContent = {
-    title: placedName(subject, zone).slice(0, LONGEST_TITLE),
+    title: titleOf(line.text),
     work: 'mechanical',
     minutes,
     cautions: [],

@@ -9,7 +9,8 @@ import type {
 } from '#contract/work.ts';
 import { MOST_TASKS } from '#contract/work.ts';
 import { canonical } from '#core/approval/canonical.ts';
-import { needsFirst, readPlaybook, stepsWanted, type Playbook, type Step } from '#core/work/playbook.ts';
+import { readPlaybook, stepsWanted, type Playbook, type Step } from '#core/work/playbook.ts';
+import { inOrder } from '#core/work/tasks.ts';
 import { PLAYBOOKS } from '#core/work/playbooks/index.ts';
 import { inShop, type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
@@ -158,14 +159,13 @@ export const usePlaybook = (
         content: contentOf(step, playbook),
         now: deps.clock.now(),
       });
-    for (const step of steps)
-      await q.setNeeds(
-        tx,
-        idOf(step.key),
-        step.needs.map(({ step: key, ...need }) => ({ ...need, taskId: idOf(key) })),
-      );
+    const made = steps.map((s) => ({
+      id: idOf(s.key),
+      needs: s.needs.map(({ step, ...need }) => ({ ...need, taskId: idOf(step) })),
+    }));
+    for (const { id, needs } of made) await q.setNeeds(tx, id, needs);
     const text = `planned ${playbook.title}, from the playbook: ${steps.length === 1 ? 'one task' : `${steps.length} tasks`}`;
     const minutes = steps.reduce((sum, s) => sum + s.minutes, 0);
-    const acts = needsFirst(steps).map((s) => planned(idOf(s.key)));
+    const acts = inOrder(made).map((t) => planned(t.id));
     await sayPlanned(tx, deps, who, build, { text, subject: playbook.title, minutes }, acts);
   });
