@@ -35,7 +35,7 @@ export default {
     {
       ...common,
       displayName: 'unit',
-      testMatch: ['<rootDir>/src/**/*.test.ts'],
+      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/training/*.test.ts'],
       testPathIgnorePatterns: [...common.testPathIgnorePatterns, '\\.int\\.test\\.ts$'],
     },
     {

@@ -7,7 +7,7 @@ test('answered by mail, asked on the Floor; brought back, the letter says so', a
   await openCar(page, 'tricycle');
   // Somebody else is told too, on a page of their own.
   await page.getByRole('button', { name: 'Tell somebody else too' }).click();
-  await page.getByLabel('Name').fill('Vera Vane');
+  await page.getByRole('dialog').getByLabel('Name').fill('Vera Vane');
   await page.getByRole('dialog').getByLabel('Email').fill('vera@vane.example');
   await page.getByRole('button', { name: 'Tell them' }).click();
   await expect(page.getByRole('list', { name: 'Told too' })).toContainText('Vera Vane');
