@@ -85,7 +85,7 @@ test('there are at least 250 example lines, and no line stands twice in a group'
   for (const [, , lines] of groups) expect(new Set(lines.map(([text]) => text)).size).toBe(lines.length);
 });
 
-const WORDS = ['found', 'did', 'ordered', 'waiting on', 'spent', '£', '$', '12', '46.50', '1/2', 'half', 'an hour', 'and', ',', 'must', 'left', 'friday', 'next', 'week', 'microcar', ':', 'from', 'Tern & Sons', 'two', 'seventy', 'thou', '1.250,00', '🔧', "'", '-', '½', 'x4', '\u202e', '\n']; // prettier-ignore
+const WORDS = ['found', 'did', 'ordered', 'waiting on', 'spent', '£', '$', '12', '46.50', '1/2', 'half', 'an hour', 'five', 'twenty', 'hundred', 'thousand', 'point', 'dozen', 'grand', 'of', 'each', 'per', 'and', ',', 'must', 'left', 'friday', 'next', 'week', 'microcar', ':', 'from', 'Tern & Sons', 'two', 'seventy', 'thou', '1.250,00', '🔧', "'", '-', '½', 'x4', '\u202e', '\n']; // prettier-ignore
 
 describe('any text (property, seed 20260311)', () => {
   const anyText = fc.oneof(
@@ -122,6 +122,17 @@ describe('any text (property, seed 20260311)', () => {
       }),
       { seed: 20260311, numRuns: 1000 },
     );
+  });
+
+  test('a line may end in the middle of a number', () => {
+    for (const text of [
+      'she said don’t go over a thousand',
+      'wet sanded with two thousand',
+      'spent five hundred and',
+    ])
+      expect(parseLine(text, GB).spans.every((s) => s.end <= text.length)).toBe(true);
+    expect(parseLine('spent two thousand', GB).moneyMinor).toBe(200_000);
+    expect(hidePrices('we paid two thousand', GB)).toBe('we paid ···');
   });
 
   test('four thousand words are read', () => {

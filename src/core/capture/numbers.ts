@@ -130,7 +130,8 @@ function readAndPart(t: readonly Token[], i: number): { value: number; next: num
 }
 
 function readSpoken(t: readonly Token[], i: number): Read | null {
-  const lower = t[i]!.lower;
+  const lower = t[i]?.lower;
+  if (lower === undefined) return null;
   const own = readPart(t, i);
   if (own) return own;
   const below = readBelowHundred(t, i);
