@@ -166,25 +166,42 @@ function mannerOf(shop: ShopView, told: m.MannerRow, today: Day): LetterManner {
   return { currency, locale, today, metric: told.metric ?? units === 'metric', ...also };
 }
 
-/** Everything a draft needs: its figures are those of the build's own pages at that moment. */
-export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<Composed> {
-  const shop = await shopOf(tx);
+/** The build, and what its customer has not been told yet. */
+async function sinceTold(tx: Tx, buildId: string) {
   const build = await buildDetail(tx, buildId);
   if (!build) throw notFound('build');
+  const upTo = build.told_up_to;
+  return Promise.all([
+    build,
+    m.mannerOf(tx, build.customer_id),
+    q.entriesForDraft(tx, buildId, upTo),
+    q.openQuestions(tx, buildId, upTo),
+    q.picturesSince(tx, buildId, upTo),
+  ]);
+}
+
+/** Everything a draft needs: its figures are those of the build's own pages at that moment. */
+export async function compose(tx: Tx, deps: Deps, who: SignedIn, buildId: string): Promise<Composed> {
+  const [
+    shop,
+    [build, told, entries, questions, pictures],
+    last,
+    estimate,
+    [held],
+    costs,
+    followUps,
+    withoutPrice,
+  ] = await Promise.all([
+    shopOf(tx),
+    sinceTold(tx, buildId),
+    q.lastSent(tx, buildId),
+    estimateNow(tx, deps, buildId),
+    waitsNow(tx, deps, buildId),
+    costSums(tx, deps, buildId),
+    followUpsOf(tx, buildId),
+    q.findingsWithoutPrice(tx, buildId),
+  ]);
   const today = dayOf(deps.clock.now(), shop.timeZone);
-  const [told, last, estimate, [held], costs, entries, questions, followUps, withoutPrice, pictures] =
-    await Promise.all([
-      m.mannerOf(tx, build.customer_id),
-      q.lastSent(tx, buildId),
-      estimateNow(tx, deps, buildId),
-      waitsNow(tx, deps, buildId),
-      costSums(tx, deps, buildId),
-      q.entriesForDraft(tx, buildId, build.told_up_to),
-      q.openQuestions(tx, buildId, build.told_up_to),
-      followUpsOf(tx, buildId),
-      q.findingsWithoutPrice(tx, buildId),
-      q.picturesSince(tx, buildId, build.told_up_to),
-    ]);
   const since = dayOf(last?.sent_at ?? build.arrived_at, shop.timeZone);
   const holds = { binding: held!.binding, others: held!.others };
   const all = [...(holds.binding ? [holds.binding] : []), ...holds.others];
