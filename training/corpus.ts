@@ -1,6 +1,6 @@
 /** The corpus of shop speech, all authors in one form, with the labels that they gave differently made one. */
 import { readdirSync, readFileSync } from 'node:fs';
-import { readMarkup, type CorpusText, type CorpusThing } from './markup.ts';
+import { readMarkup, type CorpusContext, type CorpusText, type CorpusThing } from './markup.ts';
 
 export const KINDS = [
   'note',
@@ -38,12 +38,7 @@ interface WrittenText {
   id: string;
   locale: string;
   style: string;
-  context: {
-    builds: { id: string; name: string; customer?: string }[];
-    people: string[];
-    vendors: string[];
-    places: string[];
-  };
+  context: CorpusContext;
   at: string | null;
   text: string;
   things: WrittenThing[];

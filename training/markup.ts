@@ -23,15 +23,19 @@ export interface CorpusThing {
   facts: Record<string, string>;
 }
 
-export interface CorpusText {
-  id: string;
-  author: string;
-  locale: string;
-  style: string;
+/** What the shop knows by name. */
+export interface CorpusContext {
   builds: { id: string; name: string; customer?: string }[];
   people: string[];
   vendors: string[];
   places: string[];
+}
+
+export interface CorpusText extends CorpusContext {
+  id: string;
+  author: string;
+  locale: string;
+  style: string;
   /** The car whose page is open. */
   at: string | null;
   text: string;

@@ -129,13 +129,6 @@ export function whyNotNeeds(
 /** Of a task, in characters. */
 export const LONGEST_TITLE = 160;
 
-/** What a task that a line plans is called: its words up to where a comma or a number begins to say how long it takes, or when. */
-export function titleOf(line: string): string {
-  const said = line.replace(/^(?:(?:we |i )?plan(?:ned|ning)?(?: to)?|to[ -]do|todo)\s*:?\s+/i, '').trim();
-  const title = said.split(/[,;]|\.\s|\s(?=\d)/)[0]!.trim();
-  return (title === '' ? said : title).slice(0, LONGEST_TITLE);
-}
-
 /** Tasks in an order in which they can be done: their own, with each behind all that it needs. */
 export function inOrder<T extends Pick<Task, 'id' | 'needs'>>(tasks: readonly T[]): T[] {
   const left = [...tasks];

@@ -11,16 +11,7 @@ import { isWanted, readPlaybook, stepsWanted, type Playbook } from './playbook.t
 import { PLAYBOOKS } from './playbooks/index.ts';
 import { addUp, overrunOf, progressInWords, progressOf } from './progress.ts';
 import { isForgotten, minutesBetween, whyNotEnd } from './spells.ts';
-import {
-  countdowns,
-  inOrder,
-  longestWaits,
-  waitingFor,
-  whyNotNeeds,
-  type Task,
-  LONGEST_TITLE,
-  titleOf,
-} from './tasks.ts';
+import { countdowns, inOrder, longestWaits, waitingFor, whyNotNeeds, type Task } from './tasks.ts';
 
 const ZONE = 'Europe/London';
 
@@ -309,15 +300,4 @@ describe('spells', () => {
     expect(end('2026-03-11T21:00:00.000Z')).toMatch(/twelve hours/);
     expect(minutesBetween('2026-03-11T08:00:00.000Z', '2026-03-11T08:00:01.000Z')).toBe(1);
   });
-});
-
-describe('what a task that a line plans is called', () => {
-  test.each([
-    ['line the cab doors, 3 hours', 'line the cab doors'],
-    ['planned to fit the hoses 2 h', 'fit the hoses'],
-    ['to do: flat the roof. Tuesday', 'flat the roof'],
-    ['plan', 'plan'],
-    [', ,', ', ,'],
-    ['x'.repeat(500), 'x'.repeat(LONGEST_TITLE)],
-  ])('%s', (line, title) => expect(titleOf(line)).toBe(title));
 });

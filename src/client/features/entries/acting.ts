@@ -6,7 +6,7 @@ import { conditionOf } from '#core/capture/condition.ts';
 import { turnOf } from '#core/capture/turns.ts';
 import type { Understood } from '#core/capture/understood.ts';
 import { placedName } from '#core/log/sentences.ts';
-import { titleOf } from '#core/work/tasks.ts';
+import { titleOf } from '#core/capture/planned.ts';
 import { matchLine, whyRefused, type Match, type Meant } from '#core/match/match.ts';
 import { openThingsQuery } from './entries.queries.ts';
 

@@ -1,6 +1,6 @@
 /** Lines of the log: kept with what they do, put right, taken back. */
 import type { EntryAddDto, EntryCorrectDto, EntryView, SaidManyDto } from '#contract/entries.ts';
-import type { DoneAct } from '#core/acts/acts.ts';
+import type { DoneAct, LineAct } from '#core/acts/acts.ts';
 import { holdNamed, mayEnd } from '#core/match/holdNamed.ts';
 import { openHold } from '#core/waits/waits.ts';
 import { holdName } from '../../db/lock.ts';
@@ -24,6 +24,7 @@ import {
 import { revisePiece } from '../outwork/index.ts';
 import { revisePart } from '../parts/index.ts';
 import { shopOf } from '../session/index.ts';
+import { revisePlan } from '../work/index.ts';
 import { prepareActs, takeBackAll } from './apply.ts';
 
 /** Batches are held before builds wherever pieces come and go, so that two acts do not wait for each other. */
@@ -147,4 +148,6 @@ async function revise(
   for (const done of acts)
     if (done.type === 'part') await revisePart(tx, done, revision, entryId);
     else if (done.type === 'piece') await revisePiece(tx, deps, done, revision);
+    else if (done.act === ('plan' satisfies LineAct) && acts.length === 1)
+      await revisePlan(tx, done, revision);
 }

@@ -118,6 +118,37 @@ describe('parts', () => {
     expect(await partsOf(buildId)).toEqual([]);
   });
 
+  test('put right, a part and a task follow their entry, until somebody wrote or did something else', async () => {
+    const [buildId, id, taskId] = [await makeBuild(it.owner), nextId(), nextId()];
+    const facts = { subject: 'hydraulic hoses', quantity: 4 };
+    const need = (
+      await say(buildId, [{ act: 'need', type: 'part', id }], { kind: 'needs', text: 'needs 4 hoses', facts })
+    ).body as EntryView;
+    const plan = (
+      await say(buildId, [{ act: 'plan', type: 'task', id: taskId }], {
+        kind: 'planned',
+        text: 'line the doors, 3 hours',
+        facts: { subject: 'line the doors', minutes: 180 },
+      })
+    ).body as EntryView;
+    const right = (entry: EntryView, now: EntryView['facts']) =>
+      it.owner.post(pathOf('entryCorrect', { buildId })).send({
+        ...{ id: nextId(), correctsId: entry.id },
+        now: { kind: entry.kind, text: entry.text, facts: now, audience: entry.audience },
+      });
+    await right(need, { ...facts, quantity: 6 }).expect(200);
+    await right(plan, { ...plan.facts, minutes: 240 }).expect(200);
+    expect((await partsOf(buildId)).map((p) => p.quantity)).toEqual([6]);
+    expect((await tasksOf(buildId)).map((t) => t.minutes)).toEqual([240]);
+    const { version } = (await tasksOf(buildId))[0]!;
+    await putTask(buildId, taskId, { version, title: 'line the doors', minutes: 300 }).expect(200);
+    await right(plan, { ...plan.facts, minutes: 60 }).expect(200);
+    expect((await tasksOf(buildId)).map((t) => t.minutes)).toEqual([300]);
+    await say(buildId, [{ act: 'order', type: 'part', id }], { kind: 'ordered', text: 'ordered', facts });
+    await right(need, { ...facts, quantity: 9 }).expect(200);
+    expect((await partsOf(buildId)).map((p) => p.quantity)).toEqual([6]);
+  });
+
   test('a table of parts is one entry, and all of them go with it', async () => {
     const buildId = await makeBuild(it.owner);
     await it.owner

@@ -1,5 +1,12 @@
-/** Which fields of a thing were changed, in words. */
+/** What is written about a thing, before it was changed and after: kept with the change, so that it can be taken back. */
 import { canonical } from '#core/approval/canonical.ts';
+
+export interface ChangeBefore<Written> {
+  was: Written;
+  is: Written;
+}
+
+export const sameWritten = <Written>(a: Written, b: Written): boolean => canonical(a) === canonical(b);
 
 /**
  * The names of the fields that differ, each once, in the order of `names`; `others` where a field without a name differs too.

@@ -12,7 +12,7 @@ export {
   whenIn,
   type Done,
 } from './entries.service.ts';
-export { changedFields } from './changed.ts';
+export { changedFields, sameWritten, type ChangeBefore } from './changed.ts';
 export { doneSince } from './lineAct.ts';
 export type { LineCall, Prepare, Prepared, Revision, TakeBack } from './lineAct.ts';
 export { asReadBy, refuseHidden, seesPrices, withoutPrices } from './prices.ts';

@@ -2,7 +2,6 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { DoneAct, LineAct } from '#core/acts/acts.ts';
 import { canonical } from '#core/approval/canonical.ts';
-import { placedName } from '#core/log/sentences.ts';
 import { inTwo, UNSAID, type PartAct, type PartDone, type PartState } from '#core/parts/parts.ts';
 import type { Tx } from '../../db/pool.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
@@ -18,21 +17,19 @@ import {
 } from '../entries/index.ts';
 import { doneTo, doToPart, refuseUndoable, takeBackPart, type PartBefore } from './doing.ts';
 import * as q from './parts.queries.ts';
-import { needed, takeBackChange, takeBackNeed } from './written.ts';
+import { nameIn, needed, reviseNeed, takeBackChange, takeBackNeed } from './written.ts';
 
-/** Longest name of a part. */
-const LONGEST_NAME = 160;
 /** The most of one part. */
 const MOST = 100_000;
 
 /** Writes down a part that nobody had written down before. */
 async function newPart({ tx, deps, build, line, act }: LineCall): Promise<q.PartRow> {
-  const { subject, zone, quantity = 1 } = line.facts;
+  const { subject, quantity = 1 } = line.facts;
   if (subject === undefined) throw invalidAt('facts.subject', 'say which part');
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST)
     throw invalidAt('facts.quantity', 'a whole number of parts, at least one');
   const content = {
-    what: placedName(subject, zone).slice(0, LONGEST_NAME),
+    what: nameIn(line.facts),
     quantity,
     number: '',
     catalogue: '',
@@ -169,9 +166,11 @@ export const takeBackOfPart: TakeBack = async (tx, deps, done, entryId) => {
 export async function revisePart(
   tx: LineCall['tx'],
   done: DoneAct,
-  { was, now: facts }: Revision,
+  revision: Revision,
   entryId: string,
 ): Promise<void> {
+  if (done.act === ('need' satisfies LineAct)) return reviseNeed(tx, done, revision);
+  const { was, now: facts } = revision;
   const part = await q.partById(tx, done.id);
   if (done.act === ('expect' satisfies LineAct) || done.act === ('new date' satisfies PartAct)) {
     const before = (done as DoneAct<PartBefore>).before!.due;
@@ -181,14 +180,14 @@ export async function revisePart(
   }
   if (done.act !== ('order' satisfies LineAct)) return;
   if (!part?.history.some((h) => h.entryId === entryId)) return;
-  const { subject, zone, quantity, vendor, due, moneyMinor } = facts;
+  const { subject, quantity, vendor, due, moneyMinor } = facts;
   const isOwn = done.before === null;
   // What each of two parts costs, and how many they are, is theirs: the order as a whole says it no more.
   const isOfAll = quantity !== was.quantity || moneyMinor !== was.moneyMinor;
   if (isOfAll && (await q.wasParted(tx, part, entryId))) throw doneSince(part.content.what);
   const content = {
     ...part.content,
-    ...(isOwn && subject !== undefined ? { what: placedName(subject, zone).slice(0, LONGEST_NAME) } : {}),
+    ...(isOwn && subject !== undefined ? { what: nameIn(facts) } : {}),
     ...(isOwn && isOfAll && quantity !== undefined && Number.isInteger(quantity) && quantity >= 1
       ? { quantity }
       : {}),

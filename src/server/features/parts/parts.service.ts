@@ -15,12 +15,12 @@ import { changedMeanwhile, invalidFields, notFound } from '../../http/refusal.ts
 import type { SignedIn } from '../../http/session.ts';
 import { mapInTurns } from '../../turns.ts';
 import { buildDetail, buildForUpdate, type BuildKey } from '../builds/index.ts';
-import { logIn, seesPrices } from '../entries/index.ts';
+import { logIn, sameWritten, seesPrices } from '../entries/index.ts';
 import { shopOf } from '../session/index.ts';
 import * as q from './parts.queries.ts';
 import { doneTo, doToPart, pricesOf, refuseUndoable } from './doing.ts';
 import { logEntailed, saying } from './saying.ts';
-import { sameWritten, writeIn, writtenOf, type Written } from './written.ts';
+import { writeIn, writtenOf, type Written } from './written.ts';
 
 /** Shown on the desk at once. */
 const MOST_SHOWN = 500;

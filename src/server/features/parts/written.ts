@@ -1,22 +1,28 @@
 /** Parts as they are written down and changed: each keeps an entry, and goes or stands as it did when that is taken back. */
 import type { DoneAct } from '#core/acts/acts.ts';
-import { canonical } from '#core/approval/canonical.ts';
+import type { Facts } from '#core/log/kinds.ts';
+import { placedName } from '#core/log/sentences.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
 import type { BuildKey } from '../builds/index.ts';
-import { actedSince, changedFields, doneSince, logIn } from '../entries/index.ts';
+import {
+  actedSince,
+  changedFields,
+  doneSince,
+  logIn,
+  sameWritten,
+  type ChangeBefore,
+  type Revision,
+} from '../entries/index.ts';
 import * as q from './parts.queries.ts';
 import { factsOf, inCount } from './saying.ts';
 
+/** Longest name of a part. */
+const LONGEST_NAME = 160;
+
 /** What is written about a part, apart from what was done with it. */
 export type Written = Omit<q.Kept, 'id'>;
-
-/** How a part was written down before it was changed, and after. */
-interface ChangeBefore {
-  was: Written;
-  is: Written;
-}
 
 export const writtenOf = (p: q.PartRow): Written => ({
   lineId: p.line_id,
@@ -24,8 +30,6 @@ export const writtenOf = (p: q.PartRow): Written => ({
   content: p.content,
   vendor: p.vendor,
 });
-
-export const sameWritten = (a: Written, b: Written): boolean => canonical(a) === canonical(b);
 
 export const needed = (id: string): DoneAct => ({ act: 'need', type: 'part', id, before: null });
 
@@ -69,7 +73,7 @@ export async function writeIn(
       acts: [needed(id)],
     });
   const was = writtenOf(known);
-  const change: DoneAct<ChangeBefore> = { act: 'change', type: 'part', id, before: { was, is } };
+  const change: DoneAct<ChangeBefore<Written>> = { act: 'change', type: 'part', id, before: { was, is } };
   await logIn(tx, deps, build, {
     ...said,
     kind: 'note',
@@ -105,8 +109,31 @@ export async function takeBackNeed(tx: Tx, deps: Deps, done: DoneAct, entryId: s
 export async function takeBackChange(tx: Tx, done: DoneAct, entryId: string): Promise<void> {
   const part = await q.partById(tx, done.id);
   if (!part) return;
-  const { was, is } = (done as DoneAct<ChangeBefore>).before!;
+  const { was, is } = (done as DoneAct<ChangeBefore<Written>>).before!;
   if (!sameWritten(writtenOf(part), is) || (await actedSince(tx, entryId, done)))
     throw doneSince(part.content.what);
   await q.savePart(tx, { id: part.id, ...was });
 }
+
+const countIn = ({ quantity = 1 }: Facts): number =>
+  Number.isInteger(quantity) && quantity >= 1 ? quantity : 1;
+
+/** A part that is needed follows the facts of its entry when they are put right, until something is done with it, as far as nobody wrote something else. */
+export async function reviseNeed(tx: Tx, { id }: DoneAct, { was, now }: Revision): Promise<void> {
+  const part = await q.partById(tx, id);
+  if (!part || part.history.length > 0 || was.subject === undefined) return;
+  const { what, quantity } = part.content;
+  const isAs = (facts: Facts): boolean => what === nameIn(facts);
+  const content = {
+    ...part.content,
+    what: isAs(was) && now.subject !== undefined ? nameIn(now) : what,
+    quantity: quantity === countIn(was) ? countIn(now) : quantity,
+  };
+  const vendor = part.vendor === (was.vendor ?? '') ? (now.vendor ?? '') : part.vendor;
+  const written = { ...writtenOf(part), content, vendor };
+  if (!sameWritten(writtenOf(part), written)) await q.savePart(tx, { id, ...written });
+}
+
+/** What a part that a line names is called. */
+export const nameIn = ({ subject = '', zone }: Facts): string =>
+  placedName(subject, zone).slice(0, LONGEST_NAME);

@@ -15,3 +15,4 @@ export { doneJobs } from './doneJobs.queries.ts';
 export { effortByLine, effortOf, toGoOf, type LineEffort } from './effort.ts';
 export { takeBackOfTask } from './doing.ts';
 export { prepareLine, prepareTask, takeBackOfLine } from './line.ts';
+export { revisePlan } from './written.ts';

@@ -2,7 +2,8 @@
 import { v7 as uuidv7 } from 'uuid';
 import { MOST_TASKS } from '#contract/work.ts';
 import { minutesBetween } from '#core/work/spells.ts';
-import { LONGEST_TITLE, titleOf } from '#core/work/tasks.ts';
+import { titleOf } from '#core/capture/planned.ts';
+import { LONGEST_TITLE } from '#core/work/tasks.ts';
 import { invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { LineCall, Prepare, Prepared, TakeBack } from '../entries/index.ts';
 import { beginIn, workableLines } from '../estimate/index.ts';

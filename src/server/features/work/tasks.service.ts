@@ -11,11 +11,11 @@ import { type Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import { changedMeanwhile, invalidAt, notFound, Refusal } from '../../http/refusal.ts';
 import type { SignedIn } from '../../http/session.ts';
-import { logIn } from '../entries/index.ts';
+import { logIn, sameWritten } from '../entries/index.ts';
 import { workOf } from './view.ts';
 import { doneTo } from './doing.ts';
 import * as q from './work.queries.ts';
-import { changeIn, planIn, sameWritten, sayPlanned, type Written } from './written.ts';
+import { changeIn, planIn, sayPlanned, type Written } from './written.ts';
 
 import { changingWork, taskOf, tasksNow } from './workNow.ts';
 /** Makes a task (version 0) or changes it. The same again changes nothing. */

@@ -1,12 +1,19 @@
 /** Tasks as they are written down and changed: each keeps an entry, and goes or stands as it did when that is taken back. */
 import type { DoneAct } from '#core/acts/acts.ts';
-import { canonical } from '#core/approval/canonical.ts';
 import type { TaskNeed } from '#core/work/tasks.ts';
 import type { Tx } from '../../db/pool.ts';
 import type { Deps } from '../../deps.ts';
 import type { SignedIn } from '../../http/session.ts';
 import type { BuildKey } from '../builds/index.ts';
-import { actedSince, changedFields, doneSince, logIn } from '../entries/index.ts';
+import {
+  actedSince,
+  changedFields,
+  doneSince,
+  logIn,
+  sameWritten,
+  type ChangeBefore,
+  type Revision,
+} from '../entries/index.ts';
 import { tasksNow } from './workNow.ts';
 import * as q from './work.queries.ts';
 
@@ -16,14 +23,6 @@ export interface Written {
   lineId: string | null;
   needs: readonly TaskNeed[];
 }
-
-/** How a task was written down before it was changed, and after. */
-interface ChangeBefore {
-  was: Written;
-  is: Written;
-}
-
-export const sameWritten = (a: Written, b: Written): boolean => canonical(a) === canonical(b);
 
 export const planned = (id: string): DoneAct => ({ act: 'plan', type: 'task', id, before: null });
 
@@ -91,7 +90,7 @@ export async function changeIn(
   await q.saveTask(tx, { id, lineId: is.lineId, content: is.content });
   await q.setNeeds(tx, id, is.needs);
   const { title } = is.content;
-  const change: DoneAct<ChangeBefore> = { act: 'change', type: 'task', id, before: { was, is } };
+  const change: DoneAct<ChangeBefore<Written>> = { act: 'change', type: 'task', id, before: { was, is } };
   await logIn(tx, deps, build, {
     personId: who.personId,
     kind: 'note',
@@ -116,10 +115,18 @@ export async function takeBackPlan(tx: Tx, done: DoneAct, entryId: string): Prom
 export async function takeBackChange(tx: Tx, done: DoneAct, entryId: string): Promise<void> {
   const task = await q.taskById(tx, done.id);
   if (!task) return;
-  const { was, is } = (done as DoneAct<ChangeBefore>).before!;
+  const { was, is } = (done as DoneAct<ChangeBefore<Written>>).before!;
   const { needs } = (await tasksNow(tx, task.build_id)).get(task.id)!;
   const now = { content: task.content, lineId: task.line_id, needs };
   if (!sameWritten(now, is) || (await actedSince(tx, entryId, done))) throw doneSince(task.content.title);
   await q.saveTask(tx, { id: task.id, lineId: was.lineId, content: was.content });
   await q.setNeeds(tx, task.id, was.needs);
+}
+
+/** A task that one entry plans takes the hours that it says when they are put right, unless somebody wrote others since. */
+export async function revisePlan(tx: Tx, { id }: DoneAct, { was, now }: Revision): Promise<void> {
+  const task = await q.taskById(tx, id);
+  const { minutes = 0 } = now;
+  if (!task || task.content.minutes !== (was.minutes ?? 0) || task.content.minutes === minutes) return;
+  await q.saveTask(tx, { id, lineId: task.line_id, content: { ...task.content, minutes } });
 }
