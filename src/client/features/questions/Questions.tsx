@@ -17,6 +17,10 @@ import { questionsQuery, useAnswer } from './questions.queries.ts';
 const List = styled.ul`
   display: grid;
   gap: ${space.m};
+  & > li {
+    display: grid;
+    gap: ${space.s};
+  }
 `;
 /** So many that were answered stand here; all are on the customer's page. */
 const SHOWN = 3;
