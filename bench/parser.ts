@@ -1,7 +1,5 @@
-/** How long a line, and a run of speech about several cars, take to be understood. */
+/** How long a line takes to be understood. */
 import { AMERICAN, BRITISH, NOT_OVER_READ } from '../tests/data/lines.ts';
-import { CARS, NARRATIONS } from '../tests/data/narrations.ts';
-import { parseNarration } from '../src/core/capture/narration/narration.ts';
 import { parseLine, type CaptureContext } from '../src/core/capture/index.ts';
 import type { Line } from './line.ts';
 
@@ -30,29 +28,21 @@ const context: CaptureContext = {
 const median = (values: number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
-function millisecondsFor(texts: string[], read: (text: string) => unknown): number {
+export function millisecondsFor(texts: string[], read: (text: string) => unknown, times = 300): number {
   const runs: number[] = [];
-  for (let i = 0; i < 300; i += 1) {
+  for (let i = 0; i < times; i += 1) {
     const began = performance.now();
     for (const text of texts) read(text);
     runs.push((performance.now() - began) / texts.length);
   }
-  return median(runs.slice(50));
+  return median(runs.slice(Math.floor(times / 6)));
 }
 
 export function benchParser(): Line[] {
   const lines = [...BRITISH, ...AMERICAN, ...NOT_OVER_READ].map(([text]) => text);
   const thousand = lines.join(', ').slice(0, 1000);
   const line = (text: string): unknown => parseLine(text, context);
-  const shop = { ...context, builds: CARS };
-  const spoken = `${NARRATIONS.map((n) => n.text).join(' ')} `;
-  const words = `${spoken}${spoken}`.split(' ').slice(0, 600).join(' ');
   return [
-    {
-      what: 'parseNarration: 600 words about eight cars',
-      value: millisecondsFor([words], (text) => parseNarration(text, shop)),
-      unit: 'ms',
-    },
     { what: 'parseLine: an example line', value: millisecondsFor(lines, line), unit: 'ms' },
     {
       what: 'parseLine: 1,000 characters',

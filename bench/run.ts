@@ -7,9 +7,9 @@ import { benchCalculators } from './calculators.ts';
 import { benchEndpoints } from './endpoints.ts';
 import { benchEstimate } from './estimate.ts';
 import { benchLarge } from './large.ts';
-import { benchNarrations } from './narrations.ts';
 import { benchParser } from './parser.ts';
 import type { Line } from './line.ts';
+import { benchReader } from './reader.ts';
 import { benchScreens } from './screens.ts';
 import { benchUploads } from './uploads.ts';
 import { startBenchServers } from './servers.ts';
@@ -31,7 +31,7 @@ function verdict(line: Line): string {
 /** `npm run bench -- uploads` runs that one alone, and writes nothing. */
 const PARTS = {
   parser: benchParser,
-  narrations: benchNarrations,
+  reader: benchReader,
   calculators: benchCalculators,
   estimate: benchEstimate,
   uploads: benchUploads,

@@ -29,6 +29,7 @@ const CHECKS = {
     'bench',
   ],
   unused: ['npx', 'knip'],
+  reader: [process.execPath, '--import', 'tsx', 'training/check.ts'],
 };
 const STEPS = [...Object.keys(CHECKS), 'unit', 'client', 'server', 'journeys'];
 

@@ -127,7 +127,7 @@ export const makeRouter = (client: QueryClient) =>
                 },
                 { path: '/builds/:buildId/book', lazy: page(() => import('./features/book/BookPage.tsx')) },
                 { path: '/walk', lazy: page(() => import('./features/walk/WalkPage.tsx')) },
-                { path: '/say', lazy: page(() => import('./features/entries/NarrationPage.tsx')) },
+                { path: '/say', lazy: page(() => import('./features/entries/DictationPage.tsx')) },
                 { path: '/find', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/find/:code', lazy: page(() => import('./features/labels/FindPage.tsx')) },
                 { path: '/plan', lazy: page(() => import('./features/plan/PlanPage.tsx')) },

@@ -25,11 +25,12 @@ export type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
  *
  * @param text what was written or spoken, any length; never changed
  * @param context the day, the shop's currency, units and locale, and the names the shop knows
+ * @param as the kind that it is known to be; without it, the kind that its words say
  * @returns kind, subject and every part understood, with the places in the text they were read from
  */
-export function parseLine(text: string, context: CaptureContext): ParsedLine {
+export function parseLine(text: string, context: CaptureContext, as?: Kind): ParsedLine {
   // Nothing is written most of the time, and the first screen need not wait for the parser to warm up.
-  if (text.trim() === '') return { kind: 'note', subject: '', measures: [], spans: [] };
+  if (text.trim() === '') return { kind: as ?? 'note', subject: '', measures: [], spans: [] };
   const r = new Reading(text, context, prepare(context));
   readPrefix(r);
   const days = readDays(r);
@@ -38,6 +39,7 @@ export function parseLine(text: string, context: CaptureContext): ParsedLine {
   readNames(r);
   const kind = readKind(r.t, r.start, r.blocked);
   settleKind(r, kind);
+  if (as !== undefined) r.result.kind = as;
   readVendor(r, kind);
   settleDays(r, days);
   const price = readPrice(r, kind);
@@ -55,7 +57,7 @@ export function parseLine(text: string, context: CaptureContext): ParsedLine {
   settlePrice(r, price);
   readSubjectOf(r, kind);
   dropForeignFields(r);
-  settleAhead(r);
+  if (as === undefined) settleAhead(r);
   r.result.spans.sort((a, b) => a.start - b.start || a.end - b.end);
   return r.result;
 }

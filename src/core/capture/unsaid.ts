@@ -150,4 +150,4 @@ function workBeside({ before, behind }: { before: string; behind: string }): Kin
 }
 
 /** Whether words say of something that it is not as it should be. */
-export const isFault = (text: string): boolean => IS_FAULTY.test(text) || FAILS.test(text);
+const isFault = (text: string): boolean => IS_FAULTY.test(text) || FAILS.test(text);

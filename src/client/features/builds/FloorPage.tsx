@@ -101,7 +101,7 @@ export default function FloorPage() {
           <Title>Floor</Title>
           <Quiet>{summary(cars.length, now.length)}</Quiet>
           <Link to="/walk">Walk round</Link>
-          <Link to="/say">Say it all at once</Link>
+          <Link to="/say">Dictate for several cars</Link>
           <Link to="/plan">As a plan</Link>
           <Link to="/parts">Parts of all cars</Link>
           <Link to="/bench">The bench</Link>

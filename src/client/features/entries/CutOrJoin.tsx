@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { Button } from '../../ui/Button.tsx';
 import { Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { color, space, touch } from '../../ui/tokens.ts';
-import type { Reviewed, useNarration } from './useNarration.ts';
+import type { Dictation, Reviewed } from './useDictation.ts';
 
 const Words = styled.div`
   display: flex;
@@ -23,13 +23,13 @@ const Word = styled.button`
 
 interface Props {
   reviewed: Reviewed;
-  narration: ReturnType<typeof useNarration>;
+  dictation: Dictation;
   onDone: () => void;
 }
 
-export function CutOrJoin({ reviewed, narration, onDone }: Props) {
+export function CutOrJoin({ reviewed, dictation, onDone }: Props) {
   const { start, end } = reviewed.piece;
-  const [, ...words] = narration.text.slice(start, end).matchAll(/\S+/g);
+  const [, ...words] = dictation.text.slice(start, end).matchAll(/\S+/g);
   return (
     <Stack $gap="s" role="group" aria-label={`Cut or join: ${reviewed.piece.text}`}>
       {words.length > 0 && (
@@ -42,7 +42,7 @@ export function CutOrJoin({ reviewed, narration, onDone }: Props) {
                 type="button"
                 aria-label={`Another begins with “${w[0]}”`}
                 onClick={() => {
-                  narration.cutAt(start + w.index);
+                  dictation.cutAt(start + w.index);
                   onDone();
                 }}
               >
@@ -52,11 +52,11 @@ export function CutOrJoin({ reviewed, narration, onDone }: Props) {
           </Words>
         </>
       )}
-      {!narration.isFirst(reviewed) && (
+      {!dictation.isFirst(reviewed) && (
         <Row>
           <Button
             onPress={() => {
-              narration.joinToBefore(reviewed);
+              dictation.joinToBefore(reviewed);
               onDone();
             }}
           >

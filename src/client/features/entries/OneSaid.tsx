@@ -1,115 +1,177 @@
-/** One piece of what was said: its chips, which car, whether it belongs. */
-import { useState } from 'react';
+/** One piece of what was said: in one line; what is in doubt of it with the two likely answers; opened, all of it can be put right. */
 import { useQuery } from '@tanstack/react-query';
-import { CircleMinus, Scissors } from 'lucide-react';
+import { ChevronDown, ChevronRight, CircleMinus, Scissors } from 'lucide-react';
 import { styled } from 'styled-components';
-import type { Unsure } from '#core/capture/narration/narration.ts';
+import { KIND_SPECS, type FactField } from '#core/log/kinds.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Now, Quiet, Row } from '../../ui/parts.tsx';
-import { color, phone, space } from '../../ui/tokens.ts';
+import { Mono, Now, Quiet, Row } from '../../ui/parts.tsx';
+import { color, size, space, touch } from '../../ui/tokens.ts';
 import { CarSelect } from './CarSelect.tsx';
-import { knownQuery } from './entries.queries.ts';
 import { CutOrJoin } from './CutOrJoin.tsx';
+import { knownQuery } from './entries.queries.ts';
+import { factText } from './facts.ts';
 import { SaidChips } from './SaidChips.tsx';
-import type { useNarration, Reviewed } from './useNarration.ts';
+import { questionOf } from './questions.ts';
+import type { Dictation, Reviewed } from './useDictation.ts';
 
-export const Said = styled.li`
+const Piece = styled.li`
   display: grid;
-  gap: ${space.xs};
-  padding: ${space.s} 0 ${space.m} ${space.m};
-  border-left: 4px solid ${color.blueing};
   border-bottom: 1px solid ${color.zincLine};
+  border-left: 4px solid transparent;
+  padding-left: ${space.s};
   overflow-wrap: anywhere;
-  &[data-unsure] {
+  &[data-asks] {
     border-left-color: ${color.oxide};
+    padding-bottom: ${space.xs};
   }
-  &[data-aside] {
-    border-left-color: ${color.zincLine};
+  &[data-open] {
+    border-left-color: ${color.blueing};
+    padding-bottom: ${space.m};
+    gap: ${space.s};
+  }
+`;
+const Line = styled.button`
+  display: grid;
+  grid-template-columns: auto 4.75rem minmax(0, 1fr);
+  align-items: center;
+  gap: ${space.s};
+  min-height: ${touch};
+  padding: 1px 0;
+  text-align: left;
+  line-height: 1.25;
+  background: none;
+  border: 0;
+  cursor: pointer;
+  small {
+    font-size: ${size.small};
+    font-weight: 600;
+    color: ${color.zinc};
   }
 `;
 
-/** On a phone the signs alone: what was said and what is next come first. */
-const OnDesk = styled.span`
-  ${phone} {
-    display: none;
-  }
-`;
-const Line = styled(Row)`
-  > :first-child {
-    flex: 1 1 10rem;
+const Asks = styled(Row)`
+  gap: ${space.xs} ${space.s};
+  button {
+    padding: 0 ${space.s};
   }
 `;
 
-const UNSURE_WORDS: Record<Unsure, string> = {
-  car: 'which car?',
-  kind: 'what kind is it?',
-  chatter: 'does it belong in the logbook?',
-};
+const FIGURES: readonly FactField[] = ['minutes', 'moneyMinor'];
 
-type Narration = ReturnType<typeof useNarration>;
+interface Props {
+  reviewed: Reviewed;
+  dictation: Dictation;
+  opened: Opened | null;
+  onOpen: (opened: Opened | null) => void;
+}
 
-export function OneSaid({ reviewed, narration }: { reviewed: Reviewed; narration: Narration }) {
+/** The piece that is open, and whether it is being cut; one at a time. */
+export interface Opened {
+  key: string;
+  isCutting: boolean;
+}
+
+export function OneSaid({ reviewed, dictation, opened, onOpen }: Props) {
+  const manner = useManner();
+  const { key, piece, understood, is, asks } = reviewed;
+  const { kind, facts } = understood;
+  const isOpen = opened?.key === key;
+  const question = questionOf(reviewed, dictation, isOpen);
+  return (
+    <Piece
+      data-piece={key}
+      {...(asks.length > 0 ? { 'data-asks': true } : {})}
+      {...(isOpen ? { 'data-open': true } : {})}
+    >
+      <Line
+        type="button"
+        aria-expanded={isOpen}
+        onClick={() => onOpen(isOpen ? null : { key, isCutting: false })}
+      >
+        {isOpen ? <ChevronDown size={18} aria-hidden /> : <ChevronRight size={18} aria-hidden />}
+        <small>{is === 'next' ? 'Next' : KIND_SPECS[kind].word}</small>
+        <span>
+          <span data-words>{piece.text}</span>
+          {FIGURES.filter((f) => facts[f] !== undefined).map((f) => (
+            <Mono key={f} $brass>
+              {' '}
+              {factText(f, facts, manner)}
+            </Mono>
+          ))}
+        </span>
+      </Line>
+      {question && (
+        <Asks role="group" aria-label={`${question.asks} ${piece.text}`} data-question>
+          <Now>{question.asks}</Now>
+          {question.answers.map(({ words, take }) => (
+            <Button key={words} onPress={take}>
+              {words}
+            </Button>
+          ))}
+        </Asks>
+      )}
+      {isOpen && <Whole {...{ reviewed, dictation, opened, onOpen }} />}
+    </Piece>
+  );
+}
+
+/** All that was understood of a piece, to be put right. */
+function Whole({ reviewed, dictation, opened, onOpen }: Props) {
   const manner = useManner();
   const { data: known } = useQuery(knownQuery);
-  const [isCutting, setCutting] = useState(false);
   const { key, piece, understood, is } = reviewed;
-  const unsure = piece.unsure.filter(
-    (u) => u !== 'car' || !understood.build?.id || understood.build === piece.car,
-  );
-  const car = (
-    <CarSelect
-      build={understood.build}
-      about={piece.text}
-      onBuild={(build) => narration.putRight(key, (r) => ({ ...r, build }))}
-    />
-  );
+  const isCutting = opened?.isCutting ?? false;
   return (
-    <Said {...(unsure.length > 0 ? { 'data-unsure': true } : {})}>
-      <Line>
-        <span>{piece.text}</span>
-        {is === 'next' && <Quiet>what is next for it</Quiet>}
-        {unsure.length > 0 && <Now>{unsure.map((u) => UNSURE_WORDS[u]).join(' ')}</Now>}
-        <Button
-          $look="quiet"
-          aria-label={`Cut or join: ${piece.text}`}
-          aria-expanded={isCutting}
-          onPress={() => setCutting(!isCutting)}
-        >
-          <Scissors size={20} aria-hidden /> <OnDesk>Cut or join</OnDesk>
-        </Button>
-        <Button
-          $look="quiet"
-          aria-label={`Set aside: ${piece.text}`}
-          onPress={() => narration.setIs(key, 'chatter')}
-        >
-          <CircleMinus size={20} aria-hidden /> <OnDesk>Set aside</OnDesk>
-        </Button>
-      </Line>
-      {isCutting && <CutOrJoin reviewed={reviewed} narration={narration} onDone={() => setCutting(false)} />}
+    <>
       {is === 'next' ? (
         <Row>
-          {car}
+          <Quiet>What is next for the car.</Quiet>
           <Button
             $look="quiet"
             aria-label={`A line of the logbook: ${piece.text}`}
-            onPress={() => narration.setIs(key, 'entry')}
+            onPress={() => dictation.setIs(key, 'entry')}
           >
             A line of the logbook instead
           </Button>
         </Row>
       ) : (
         <SaidChips
-          before={car}
+          before={
+            <CarSelect
+              build={understood.build}
+              about={piece.text}
+              onBuild={(build) => dictation.setCar(key, build)}
+            />
+          }
           said={understood}
           {...{ manner, known }}
-          onKind={(kind) => narration.putRight(key, (r) => ({ ...r, kind }))}
-          onAudience={(audience) => narration.putRight(key, (r) => ({ ...r, audience }))}
+          onKind={(to) => dictation.answer(key, ['kind', 'tense', 'amount'], (r) => ({ ...r, kind: to }))}
+          onAudience={(audience) => dictation.putRight(key, (r) => ({ ...r, audience }))}
           onFact={(field, value) =>
-            narration.putRight(key, (r) => ({ ...r, facts: { ...r.facts, [field]: value } }))
+            dictation.putRight(key, (r) => ({ ...r, facts: { ...r.facts, [field]: value } }))
           }
         />
       )}
-    </Said>
+      {piece.because.length > 0 && <Quiet>Read so because of “{piece.because.join('”, “')}”.</Quiet>}
+      <Row>
+        <Button
+          $look="quiet"
+          aria-label={`Cut or join: ${piece.text}`}
+          aria-expanded={isCutting}
+          onPress={() => onOpen({ key, isCutting: !isCutting })}
+        >
+          <Scissors size={20} aria-hidden /> Cut or join
+        </Button>
+        <Button
+          $look="quiet"
+          aria-label={`Set aside: ${piece.text}`}
+          onPress={() => dictation.setIs(key, 'chatter')}
+        >
+          <CircleMinus size={20} aria-hidden /> Set aside
+        </Button>
+      </Row>
+      {isCutting && <CutOrJoin reviewed={reviewed} dictation={dictation} onDone={() => onOpen(null)} />}
+    </>
   );
 }

@@ -2,14 +2,16 @@
  * A run of speech under review. Nasty cases: cut and joined, put right and then the text changed, set aside, a technician, refused at
  * one line, nobody answers, pressed twice.
  */
-import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
+import { afterEach, beforeAll, beforeEach, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import type { Role } from '#contract/access.ts';
 import { refused, serve, show, type Asked } from '#tests/support/page.tsx';
+import { loadWeights } from '#core/reader/index.ts';
 import { allHere, dropHere } from '../../shared/device.ts';
 import { sendAs } from '../outgoing/index.ts';
 import SaidHere from './SaidHere.tsx';
 
+beforeAll(() => loadWeights());
 let server: ReturnType<typeof serve>;
 let answer: (asked: Asked) => { status?: number; body: unknown } | null;
 beforeEach(() => {
@@ -30,9 +32,21 @@ const open = (role: Role = 'owner') => show(<SaidHere buildId="hearse" name="hea
 const say = (text: string): void => {
   fireEvent.change(screen.getByLabelText('What is going on with the hearse'), { target: { value: text } });
 };
-const pieces = (): HTMLElement[] => {
-  const list = screen.queryByRole('list', { name: 'What was understood' });
-  return list ? [...list.children].map((c) => c as HTMLElement) : [];
+const pieces = (): HTMLElement[] => [...document.querySelectorAll<HTMLElement>('[data-piece]')];
+const words = (): string[] => pieces().map((p) => p.querySelector('[data-words]')!.textContent!);
+/** Opens the piece that begins so. */
+const openPiece = (begins: string): HTMLElement => {
+  const piece = pieces().find((p) => p.querySelector('[data-words]')!.textContent!.startsWith(begins))!;
+  fireEvent.click(piece.querySelector('[aria-expanded]')!);
+  return piece;
+};
+/** Answers every question that stands before logging with the first answer. */
+const answerAll = (): void => {
+  for (let i = 0; i < 20; i += 1) {
+    const question = document.querySelector('[data-question] button');
+    if (!question) return;
+    fireEvent.click(question);
+  }
 };
 const press = (name: string | RegExp, within_: HTMLElement | typeof screen = screen): void => {
   const found =
@@ -46,66 +60,101 @@ const sent = (): { lines: Record<string, unknown>[]; nexts: Record<string, unkno
 
 test('what is said here is about this car; all of it goes in one request', async () => {
   open();
-  say('welded the sill, two hours. Spent 12.40 on discs. Next we want the doors on.');
-  expect(pieces().map((p) => p.querySelector('span')!.textContent)).toEqual([
-    'welded the sill, two hours',
-    'Spent 12.40 on discs',
-    'the doors on',
-  ]);
+  say('Welded the sill, two hours. Spent 12.40 on discs. Next is the doors on.');
+  expect(words()).toEqual(['Welded the sill, two hours', 'Spent 12.40 on discs', 'The doors on']);
+  answerAll();
   press('Log these 3 lines');
   await screen.findByText('3 lines logged.');
   expect(sent()).toHaveLength(1);
   const [{ lines, nexts }] = sent() as [ReturnType<typeof sent>[number]];
   expect(lines).toMatchObject([
-    { buildId: 'hearse', kind: 'did', text: 'welded the sill, two hours', facts: { minutes: 120 } },
+    { buildId: 'hearse', kind: 'did', text: 'Welded the sill, two hours', facts: { minutes: 120 } },
     { buildId: 'hearse', kind: 'spent', facts: { moneyMinor: 1240 } },
   ]);
-  expect(nexts).toEqual([{ buildId: 'hearse', next: 'the doors on' }]);
+  expect(nexts).toEqual([{ buildId: 'hearse', next: 'The doors on' }]);
   expect(screen.getByLabelText('What is going on with the hearse')).toHaveProperty('value', '');
 });
 
 test('a technician does not say what is next: it is a line', async () => {
   open('technician');
-  say('welded the sill. Next we want the doors on.');
+  say('Welded the sill, two hours. Next is the doors on.');
+  answerAll();
   press('Log these 2 lines');
   await screen.findByText('2 lines logged.');
-  expect(sent()[0]).toMatchObject({ nexts: [], lines: [{ kind: 'did' }, { text: 'the doors on' }] });
+  expect(sent()[0]).toMatchObject({ nexts: [], lines: [{ kind: 'did' }, { text: 'The doors on' }] });
 });
 
 test('a word begins another thing, and joins again; the marks move with the text', () => {
   open();
-  say('welded the sill ground it back');
+  say('welded the sill in this morning');
   expect(pieces()).toHaveLength(1);
-  press('Cut or join: welded the sill ground it back');
-  press('Another begins with “ground”');
-  expect(pieces().map((p) => p.querySelector('span')!.textContent)).toEqual([
-    'welded the sill',
-    'ground it back',
-  ]);
-  say('today welded the sill ground it back');
-  expect(pieces()).toHaveLength(2);
-  press('Cut or join: ground it back');
+  openPiece('Welded');
+  press('Cut or join: Welded the sill in this morning');
+  press('Another begins with “this”');
+  expect(words()).toEqual(['Welded the sill in', 'This morning']);
+  say('today welded the sill in this morning');
+  expect(words().at(-1)).toBe('This morning');
+  openPiece('This');
+  press('Cut or join: This morning');
   press('Join it to what stands before');
   expect(pieces()).toHaveLength(1);
 });
 
-test('set aside it is not logged; a car is changed; put right stays while the words do', async () => {
+test('what may not have happened is asked, and nothing is logged before it is answered', async () => {
   open();
-  say('welded the sill, two hours. Painted the rail.');
+  say('we need to get the sill welded');
+  const [piece] = pieces();
+  const question = within(piece!).queryByRole('group', { name: /^Happened\?/ });
+  if (question) {
+    expect(screen.getByRole('button', { name: 'Log this line' })).toHaveProperty('disabled', true);
+    fireEvent.click(within(question).getByRole('button', { name: /^No/ }));
+  }
+  press('Log this line');
+  await screen.findByText('One line logged.');
+  expect(['planned', 'needs', 'note']).toContain(sent()[0]!.lines[0]!.kind);
+});
+
+test('set aside it is not logged, and comes back; put right stays while the words do', async () => {
+  open();
+  say('Welded the sill, two hours. Painted the rail, one hour.');
+  openPiece('Painted');
   press(/^Set aside: Painted the rail/);
-  expect(pieces()).toHaveLength(1);
-  expect(screen.getByText(/One piece is set aside: Painted the rail/)).toBeTruthy();
-  fireEvent.change(within(pieces()[0]!).getByRole('combobox'), { target: { value: 'estate' } });
-  say('welded the sill, two hours. Painted the rail. Cleaned the glass.');
+  expect(words()).toEqual(['Welded the sill, two hours']);
+  press('Bring back: Painted the rail, one hour');
+  expect(pieces()).toHaveLength(2);
+  say('Welded the sill, two hours. Painted the rail, one hour. Cleaned the glass, one hour.');
+  expect(pieces()).toHaveLength(3);
+  answerAll();
+  press('Log these 3 lines');
+  await screen.findByText('3 lines logged.');
+});
+
+test('a car that is chosen holds for what follows', async () => {
+  open();
+  say('Welded the sill, two hours. Painted the rail, one hour.');
+  const piece = openPiece('Welded');
+  fireEvent.change(within(piece).getByRole('combobox'), { target: { value: 'estate' } });
+  answerAll();
   press('Log these 2 lines');
   await screen.findByText('2 lines logged.');
-  expect(sent()[0]!.lines.map((l) => l.buildId)).toEqual(['estate', 'hearse']);
+  expect(sent()[0]!.lines.map((l) => l.buildId)).toEqual(['estate', 'estate']);
+});
+
+test('keys: one answers, one sets aside, one cuts', () => {
+  open();
+  say('Welded the sill, two hours. Painted the rail, one hour.');
+  const line = (i: number): HTMLElement => pieces()[i]!.querySelector('[aria-expanded]')!;
+  fireEvent.keyDown(line(0), { key: 'c' });
+  expect(screen.getByRole('group', { name: /^Cut or join: Welded/ })).toBeTruthy();
+  fireEvent.keyDown(line(1), { key: 'x' });
+  expect(words()).toEqual(['Welded the sill, two hours']);
 });
 
 test('refused: it is said in the server’s words, and everything is still there; pressed again it has the same ids', async () => {
   open();
   answer = () => refused(400, 'lines.0.facts.minutes: at least one minute. Nothing was kept.');
-  say('welded the sill, two hours');
+  say('Welded the sill, two hours');
+  answerAll();
   press('Log this line');
   await screen.findByText(/Nothing was kept/);
   expect(pieces()).toHaveLength(1);
@@ -119,7 +168,8 @@ test('refused: it is said in the server’s words, and everything is still there
 test('nobody answers: kept on the device, and said so until it is there', async () => {
   open();
   answer = () => null;
-  say('welded the sill. Painted the rail.');
+  say('Welded the sill, two hours. Painted the rail, one hour.');
+  answerAll();
   press('Log these 2 lines');
   await screen.findByText('2 lines kept on this device, to go by themselves.');
   answer = () => ({ body: { kept: 2 } });

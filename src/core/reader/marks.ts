@@ -1,6 +1,6 @@
 /** Where somebody cut a run of speech otherwise than it was understood: places in its text. */
-import type { Token } from '../tokens.ts';
-import type { Run } from './pieces.ts';
+import type { Cut } from './boundaries.ts';
+import type { Word } from './words.ts';
 
 export interface Marks {
   /** Here another thing begins. */
@@ -11,21 +11,24 @@ export interface Marks {
 
 export const NO_MARKS: Marks = { cut: [], joined: [] };
 
-/** The runs as somebody wants them. A mark at which no word begins, or which a run does not hold, does nothing. */
-export function recut(t: readonly Token[], runs: readonly Run[], { cut, joined }: Marks): Run[] {
-  const pieces: Run[] = [];
-  for (const run of runs) {
-    const before = pieces.at(-1);
-    if (before && joined.includes(t[run.from]!.start)) before.next = run.next;
-    else pieces.push({ ...run });
+/** The runs as somebody wants them: what was cut or joined by hand is in no doubt. A mark at which no word begins does nothing. */
+export function recut(words: readonly Word[], cuts: readonly Cut[], { cut, joined }: Marks): Cut[] {
+  const runs: Cut[] = [];
+  for (const run of cuts) {
+    const before = runs.at(-1);
+    if (before && joined.includes(words[run.from]!.start)) {
+      before.next = run.next;
+      before.probability = 1;
+    } else runs.push({ ...run });
   }
-  return pieces.flatMap((run) => {
+  return runs.flatMap((run) => {
     const at = cut.flatMap((place) => {
-      const i = t.findIndex((tok) => tok.start === place);
+      const i = words.findIndex((w) => w.start === place);
       return i > run.from && i < run.next ? [i] : [];
     });
+    if (at.length === 0) return [run];
     const begins = [run.from, ...at.sort((a, b) => a - b)];
-    return begins.map((from, i) => ({ from, next: begins[i + 1] ?? run.next }));
+    return begins.map((from, i) => ({ from, next: begins[i + 1] ?? run.next, probability: 1 }));
   });
 }
 

@@ -1,22 +1,34 @@
-/** A narration's state: the text, what was understood of it piece by piece, what was put right, and logging it all. */
+/** A dictation's state: the text, what was understood of it piece by piece, what was answered and put right, and logging it all. */
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useMutation } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import { moveMarks, NO_MARKS, withCut, withJoin } from '#core/capture/narration/marks.ts';
-import { parseNarration, type Piece } from '#core/capture/narration/narration.ts';
 import { NOTHING_PUT_RIGHT, understand, type PutRight, type Understood } from '#core/capture/understood.ts';
+import { dictated, type Dictated } from '#core/reader/dictation.ts';
+import type { Asked } from '#core/reader/index.ts';
+import { moveMarks, NO_MARKS, withCut, withJoin } from '#core/reader/marks.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
 import { sendAct, useOutgoing, type Act } from '../outgoing/index.ts';
 import { useCapture } from './useCapture.ts';
+import { useReader } from './useReader.ts';
+
+type Car = Understood['build'] & { id: string };
 
 export interface Reviewed {
   /** The same for the same words, however the rest of the text changes. */
   key: string;
-  piece: Piece;
+  piece: Dictated;
   understood: Understood;
-  is: Piece['is'];
+  is: Dictated['is'];
+  /** What nobody has answered yet. */
+  asks: Asked[];
+}
+
+/** What is said of one car in one go. */
+export interface Group {
+  car: Car | null;
+  pieces: Reviewed[];
 }
 
 /** What was logged last, and the act that carries it: it may wait on this device for the server. */
@@ -28,13 +40,18 @@ interface Logged {
 
 interface Put {
   right: PutRight;
-  is?: Piece['is'];
+  is?: Dictated['is'];
+  answered: readonly Asked[];
 }
 
-const UNTOUCHED: Put = { right: NOTHING_PUT_RIGHT };
+const UNTOUCHED: Put = { right: NOTHING_PUT_RIGHT, answered: [] };
+
+/** Wrong, these cost money or go to the wrong customer: they are answered before anything is kept. */
+const COSTLY: ReadonlySet<Asked> = new Set<Asked>(['car', 'tense', 'amount']);
+const isCostly = (asked: Asked): boolean => COSTLY.has(asked);
 
 /** The nth piece of the same words has the same key. */
-function keysOf(pieces: readonly Piece[]): string[] {
+function keysOf(pieces: readonly Dictated[]): string[] {
   const seen = new Map<string, number>();
   return pieces.map(({ text }) => {
     const n = (seen.get(text) ?? 0) + 1;
@@ -50,8 +67,9 @@ interface Options {
   rememberedAs?: string;
 }
 
-export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options = {}) {
+export function useDictation({ here, rememberedAs = 'avrik.narration' }: Options = {}) {
   const capture = useCapture();
+  const reader = useReader();
   const { seesPrices } = useShop();
   const [text, setText] = useRemembered(rememberedAs);
   const [puts, setPuts] = useState<ReadonlyMap<string, Put>>(new Map());
@@ -61,34 +79,54 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
   const ids = useRef(new Map<string, string>());
   // The text and its marks belong together: neither is read with the other's yesterday.
   const read = useDeferredValue(useMemo(() => ({ text, marks }), [text, marks]));
-  const [hereId, hereName] = [here?.id, here?.name];
-  const pieces = useMemo(() => {
-    const at = hereId === undefined ? null : { id: hereId, name: hereName ?? '' };
-    return parseNarration(read.text, capture, at, read.marks);
-  }, [read, capture, hereId, hereName]);
+  const hereId = here?.id ?? null;
+  const pieces = useMemo(
+    () => (reader.isReady ? dictated(read.text, { ...capture, at: hereId }, read.marks) : []),
+    [read, capture, hereId, reader.isReady],
+  );
 
   const reviewed = useMemo((): Reviewed[] => {
     const keys = keysOf(pieces);
     return pieces.map((piece, i) => {
       // What is next is the desk's to say; from others it is a line of the logbook.
       const usual = piece.is === 'next' && !seesPrices ? 'entry' : piece.is;
-      const { right, is = usual } = puts.get(keys[i]!) ?? UNTOUCHED;
-      // Which car it is about says the narration, not the line by itself.
+      const { right, is = usual, answered } = puts.get(keys[i]!) ?? UNTOUCHED;
+      // Which car it is about says the dictation, not the line by itself.
       const build = right.build ?? piece.car ?? undefined;
       const { kind, facts, audience } = understand(piece.line, right);
       const understood = { kind, facts, audience, ...(build && { build }) };
-      return { key: keys[i]!, piece, understood, is };
+      const asks = is === 'chatter' ? [] : piece.asks.filter((a) => !answered.includes(a));
+      return { key: keys[i]!, piece, understood, is, asks };
     });
   }, [pieces, puts, seesPrices]);
 
-  const put = (key: string, change: (before: Put) => Put): void =>
-    setPuts((before) => new Map(before).set(key, change(before.get(key) ?? UNTOUCHED)));
+  const put = (keys: readonly string[], change: (before: Put) => Put): void =>
+    setPuts((before) => {
+      const after = new Map(before);
+      for (const key of keys) after.set(key, change(before.get(key) ?? UNTOUCHED));
+      return after;
+    });
   const putRight = (key: string, change: (before: PutRight) => PutRight): void =>
-    put(key, (b) => ({ ...b, right: change(b.right) }));
-  const setIs = (key: string, is: Piece['is']): void => put(key, (b) => ({ ...b, is }));
+    put([key], (b) => ({ ...b, right: change(b.right) }));
+  const setIs = (key: string, is: Dictated['is']): void => put([key], (b) => ({ ...b, is }));
+  const answer = (key: string, asked: readonly Asked[], change: (b: PutRight) => PutRight = (b) => b): void =>
+    put([key], (b) => ({ ...b, right: change(b.right), answered: [...b.answered, ...asked] }));
 
-  const kept = reviewed.filter((r) => r.is === 'entry' || r.is === 'next');
-  const asks = kept.filter((r) => !r.understood.build?.id).length;
+  /** A car that is chosen holds until the talk turns to another. */
+  const setCar = (key: string, build: Car): void => {
+    const at = reviewed.findIndex((r) => r.key === key);
+    const was = reviewed[at]?.piece.car?.id;
+    const behind = reviewed.slice(at + 1);
+    const turn = behind.findIndex((r) => r.piece.turns && r.is !== 'chatter' && r.piece.car?.id !== was);
+    const same = [reviewed[at]!, ...(turn < 0 ? behind : behind.slice(0, turn))];
+    put(
+      same.filter((r) => r.piece.car?.id === was).map((r) => r.key),
+      (b) => ({ ...b, right: { ...b.right, build }, answered: [...b.answered, 'car'] }),
+    );
+  };
+
+  const kept = reviewed.filter((r) => r.is !== 'chatter');
+  const asks = kept.reduce((n, r) => n + (r.asks.some(isCostly) ? 1 : 0), 0);
 
   const log = useMutation({
     mutationFn: async () => {
@@ -115,9 +153,14 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
       setLogged(null);
       log.reset();
     },
+    isReading: !reader.isReady && text.trim() !== '',
+    isMissing: reader.isMissing,
     kept,
+    groups: groupsOf(kept),
     aside: reviewed.filter((r) => r.is === 'chatter'),
     putRight,
+    setCar,
+    answer,
     setIs,
     /** Another thing begins at this place of the text. */
     cutAt: (place: number) => setMarks(withCut(marks, place)),
@@ -131,6 +174,21 @@ export function useNarration({ here, rememberedAs = 'avrik.narration' }: Options
     logged:
       logged && (waiting?.refused ?? null) === null ? { ...logged, isHere: waiting !== undefined } : null,
   };
+}
+
+export type Dictation = ReturnType<typeof useDictation>;
+
+/** Car after car, in the order of the walk. */
+function groupsOf(kept: readonly Reviewed[]): Group[] {
+  const groups: Group[] = [];
+  for (const r of kept) {
+    const build = r.understood.build;
+    const car = build?.id === undefined ? null : { id: build.id, name: build.name };
+    const last = groups.at(-1);
+    if (last && last.car?.id === car?.id) last.pieces.push(r);
+    else groups.push({ car, pieces: [r] });
+  }
+  return groups;
 }
 
 /** All of it in one request: kept whole, or not at all. */
