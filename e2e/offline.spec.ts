@@ -155,7 +155,7 @@ test('the walk goes on without a network, and what was seen is known when there 
   const first = await page.getByRole('heading', { level: 1 }).textContent();
   await page.getByRole('button', { name: 'Next car' }).click();
   await expect(page.getByText(/^2 of \d+/)).toBeVisible();
-  await page.getByLabel(/^What is going on with/).fill('trial fitted a walk bracket one hour');
+  await page.getByLabel(/^What is going on with/).fill('fitted a walk bracket, one hour');
   await page.getByRole('button', { name: 'Log this line' }).click();
   await expect(tray(page)).toContainText('walk bracket', { timeout: 30_000 });
   await page.getByRole('button', { name: 'Next car' }).click();

@@ -131,7 +131,9 @@ function pieceOf(
   if (intent.probability.kind < SURE.kind) asks.push('kind');
   if (intent.probability.tense < SURE.tense) asks.push('tense');
   if (car.id === null || car.probability < SURE_OF_CAR) asks.push('car');
-  if (facts.role !== undefined && (asks.includes('kind') || asks.includes('tense'))) asks.push('amount');
+  const isOther = roleOf(orElse.kind, orElse.tense) !== roleOf(kind, tense);
+  if (facts.role !== undefined && (asks.includes('tense') || (asks.includes('kind') && isOther)))
+    asks.push('amount');
   return {
     ...{ start, end, buildId: car.id, carBy: car.by, kind, tense, facts, asks, because, line },
     ...{ orElse, ifHappened, ifNot },
@@ -144,11 +146,17 @@ function pieceOf(
 const WORKED: ReadonlySet<SpokenKind> = new Set<SpokenKind>(['did', 'fitted', 'hours', 'measured', 'moved']);
 const PAID: ReadonlySet<SpokenKind> = new Set<SpokenKind>(['spent', 'ordered', 'received']);
 
+/** What an amount is that is said with a thing. */
+function roleOf(kind: SpokenKind, tense: Tense): 'paid' | 'worked' | 'estimate' {
+  if (tense !== 'done' && tense !== 'going') return 'estimate';
+  return PAID.has(kind) ? 'paid' : WORKED.has(kind) ? 'worked' : 'estimate';
+}
+
 function factsOf(line: ParsedLine, kind: SpokenKind, tense: Tense): SpokenFacts {
   const { minutes, moneyMinor, quantity, due, on, measures } = line;
-  const happened = tense === 'done' || tense === 'going';
-  const isWorked = WORKED.has(kind) || PAID.has(kind);
-  const role = !happened || !isWorked ? 'estimate' : moneyMinor === undefined ? 'worked' : 'paid';
+  const of = roleOf(kind, tense);
+  // Money that is said of work was paid for it; hours that are said of what was bought were worked.
+  const role = of === 'estimate' ? of : moneyMinor === undefined ? 'worked' : 'paid';
   return {
     ...(minutes === undefined ? {} : { minutes }),
     ...(moneyMinor === undefined ? {} : { moneyMinor }),
