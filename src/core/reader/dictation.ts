@@ -1,7 +1,7 @@
 /** A run of speech as it is looked over before it is kept: what becomes an entry, what is next for a car, what is set aside. */
 import { parseLine, type Named, type ParsedLine } from '../capture/index.ts';
 import { entryKindOf, type EntryKind } from './entryKinds.ts';
-import { read, type Asked, type ReaderContext } from './index.ts';
+import { captureOf, read, type Asked, type ReaderContext } from './index.ts';
 import { NO_MARKS, type Marks } from './marks.ts';
 
 export interface Dictated {
@@ -89,7 +89,7 @@ export function dictated(text: string, context: ReaderContext, marks: Marks = NO
     return [
       {
         ...{ start, end, text: words, car: before?.car ?? carOf(context.at), turns: false, is: 'chatter' },
-        line: parseLine(words, { parts: [], ...context }, 'note'),
+        line: parseLine(words, captureOf(context), 'note'),
         ...{ asks: [], because: [], orElse: 'note', ifHappened: 'did', ifNot: 'planned' },
       },
     ];

@@ -23,6 +23,15 @@ export interface ReaderContext extends Omit<CaptureContext, 'parts'> {
   parts?: CaptureContext['parts'];
 }
 
+const captures = new WeakMap<ReaderContext, CaptureContext>();
+
+/** The context as the readers of values take it: made once, so that they index its names once. */
+export function captureOf(context: ReaderContext): CaptureContext {
+  const made = captures.get(context) ?? { parts: [], ...context };
+  captures.set(context, made);
+  return made;
+}
+
 /** What may be in doubt. */
 export type Asked = 'boundary' | 'kind' | 'tense' | 'car' | 'amount';
 
@@ -124,7 +133,7 @@ function pieceOf(
 ): Piece {
   const [start, end] = [words[cut.from]!.start, words[cut.next - 1]!.end];
   const { kind, tense, because, orElse, ifHappened, ifNot } = intent;
-  const line = parseLine(text.slice(start, end), { parts: [], ...context }, entryKindOf(kind, tense));
+  const line = parseLine(text.slice(start, end), captureOf(context), entryKindOf(kind, tense));
   const facts = factsOf(line, kind, tense);
   const asks: Asked[] = [];
   if (cut.probability < SURE.boundary) asks.push('boundary');
