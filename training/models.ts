@@ -23,6 +23,8 @@ const LEAST_SEEN = 2;
 const LEAST_WEIGHT = 0.05;
 
 interface Options {
+  /** What the model is surer of than it is right, by authors left out: all its odds are taken to the power of 1 / this. */
+  temperature?: number;
   epochs: number;
   rate: number;
   l2: number;
@@ -52,6 +54,7 @@ function fit(examples: readonly Example[], labels: readonly string[], options: O
   );
   const most = chain.emit.reduce((m, v) => Math.max(m, Math.abs(v)), 0);
   const scale = most / 127 || 1;
+  const { temperature = 1 } = options;
   const n = labels.length;
   const rounded = Int8Array.from(chain.emit, (v) => Math.round(v / scale));
   const kept = hashes.flatMap((hash, row) => {
@@ -64,8 +67,8 @@ function fit(examples: readonly Example[], labels: readonly string[], options: O
     labels: [...labels],
     features: features.toString('base64'),
     emissions: Buffer.concat(kept.map(({ of }) => Buffer.from(of))).toString('base64'),
-    scale,
-    transitions: Array.from(chain.trans, (v) => Math.round(v * 1000) / 1000),
+    scale: scale / temperature,
+    transitions: Array.from(chain.trans, (v) => Math.round((v / temperature) * 1000) / 1000),
   };
 }
 
@@ -160,6 +163,7 @@ export function trainWeights(corpus: readonly CorpusText[]): Omit<StoredWeights,
       corpus.map(intentExample).filter((e) => e.labels.length > 0),
       intents,
       {
+        temperature: 1.12,
         epochs: 10,
         rate: 0.05,
         l2: 1e-4,

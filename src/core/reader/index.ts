@@ -80,7 +80,7 @@ export interface ReadResult {
 }
 
 /** Below these what was understood is asked; done or to come costs most where it is wrong. */
-const SURE = { boundary: 0.4, kind: 0.55, tense: 0.9 };
+const SURE = { boundary: 0.4, kind: 0.55, tense: 0.88 };
 
 /** A text of so few words is written to be kept: it is no chatter. */
 const FEW_WORDS = 12;

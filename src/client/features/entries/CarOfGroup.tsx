@@ -22,7 +22,7 @@ interface Props {
 export function CarOfGroup({ group: { car, pieces }, dictation, question }: Props) {
   const first = pieces[0]!;
   return (
-    <Head>
+    <Head {...(car ? {} : { 'data-question': true })}>
       <CarSelect
         build={car ?? undefined}
         about={first.piece.text}

@@ -44,12 +44,15 @@ export function Review({ dictation, knowsCar = false }: { dictation: Dictation; 
   const list = useRef<HTMLDivElement>(null);
   /** The next open question behind where one stands, or the first. */
   const toNext = (): void => {
-    const doubts = [...(list.current?.querySelectorAll<HTMLElement>('[data-question] button') ?? [])];
+    const questions = [...(list.current?.querySelectorAll<HTMLElement>('[data-question]') ?? [])];
     const here = document.activeElement;
-    const behind = doubts.find(
-      (d) => here && (here.compareDocumentPosition(d) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0,
+    const behind = questions.find(
+      (q) =>
+        here &&
+        !q.contains(here) &&
+        (here.compareDocumentPosition(q) & Node.DOCUMENT_POSITION_FOLLOWING) !== 0,
     );
-    (behind ?? doubts[0])?.focus();
+    (behind ?? questions[0])?.querySelector<HTMLElement>('button, select')?.focus();
   };
   const onKeyDown = (e: KeyboardEvent): void => {
     if (e.ctrlKey || e.metaKey || e.altKey || isTyping(e.target)) return;

@@ -9,6 +9,7 @@ import { refused, serve, show, type Asked } from '#tests/support/page.tsx';
 import { loadWeights } from '#core/reader/index.ts';
 import { allHere, dropHere } from '../../shared/device.ts';
 import { sendAs } from '../outgoing/index.ts';
+import DictationPage from './DictationPage.tsx';
 import SaidHere from './SaidHere.tsx';
 
 beforeAll(() => loadWeights());
@@ -138,6 +139,25 @@ test('a car that is chosen holds for what follows', async () => {
   press('Log these 2 lines');
   await screen.findByText('2 lines logged.');
   expect(sent()[0]!.lines.map((l) => l.buildId)).toEqual(['estate', 'estate']);
+});
+
+test('what was brought back and is of no car goes nowhere before one is chosen', async () => {
+  show(<DictationPage />, { role: 'owner' });
+  fireEvent.change(screen.getByLabelText('What is going on, car after car'), {
+    target: { value: 'good morning everybody put the kettle on somebody' },
+  });
+  for (const piece of pieces()) fireEvent.keyDown(piece.querySelector('[aria-expanded]')!, { key: 'x' });
+  expect(pieces()).toHaveLength(0);
+  fireEvent.click(screen.getAllByRole('button', { name: /^Bring back/ })[0]!);
+  expect(pieces()).toHaveLength(1);
+  expect(screen.getByRole('button', { name: 'Log this line' })).toHaveProperty('disabled', true);
+  press('One question first');
+  expect(document.activeElement?.tagName).toBe('SELECT');
+  fireEvent.change(document.activeElement!, { target: { value: 'estate' } });
+  answerAll();
+  press('Log this line');
+  await screen.findByText(/^One line logged/);
+  expect(sent()[0]!.lines).toMatchObject([{ buildId: 'estate' }]);
 });
 
 test('keys: one answers, one sets aside, one cuts', () => {

@@ -95,7 +95,11 @@ export function useDictation({ here, rememberedAs = 'avrik.narration' }: Options
       const build = right.build ?? piece.car ?? undefined;
       const { kind, facts, audience } = understand(piece.line, right);
       const understood = { kind, facts, audience, ...(build && { build }) };
-      const asks = is === 'chatter' ? [] : piece.asks.filter((a) => !answered.includes(a));
+      const isAsked = (a: Asked): boolean =>
+        !answered.includes(a) && (a !== 'car' || build?.id !== undefined);
+      // Without a car it goes nowhere, whatever was answered.
+      const noCar: Asked[] = build?.id === undefined ? ['car'] : [];
+      const asks = is === 'chatter' ? [] : [...noCar, ...piece.asks.filter(isAsked)];
       return { key: keys[i]!, piece, understood, is, asks };
     });
   }, [pieces, puts, seesPrices]);
