@@ -29,7 +29,7 @@ export default defineConfig({
     manifest: true,
     target: 'es2022',
     // The reader's weights; every other file is far smaller.
-    chunkSizeWarningLimit: 2500,
+    chunkSizeWarningLimit: 4000,
     modulePreload: { polyfill: false },
     // What the first screen needs is one file: ten small ones cost a slow processor more than they save.
     // So with what comes right behind it (running clocks, what is waited for): each file has a head of its own.
