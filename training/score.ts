@@ -4,7 +4,7 @@
  */
 import { format } from 'node:util';
 import { read, type Piece, type ReaderContext } from '../src/core/reader/index.ts';
-import { readIntents } from '../src/core/reader/intents.ts';
+import { hasHappened, readIntents } from '../src/core/reader/intents.ts';
 import { useWeights, weightsOf } from '../src/core/reader/weights.ts';
 import { wordsOf } from '../src/core/reader/words.ts';
 import type { CorpusText, CorpusThing } from './markup.ts';
@@ -77,7 +77,6 @@ function contextOf(text: CorpusText): ReaderContext {
   };
 }
 
-const hasHappened = (tense: string): boolean => tense === 'done' || tense === 'going';
 const amountsOf = ({ facts }: CorpusThing): [minutes: number | undefined, money: number | undefined] => [
   facts.minutes === undefined ? undefined : Number(facts.minutes),
   facts.money === undefined ? undefined : Math.round(100 * Number(facts.money)),

@@ -8,7 +8,7 @@ import type { Day } from '../time/days.ts';
 import { cutText, endAtTurns, type Cut } from './boundaries.ts';
 import { readTurns, SURE_OF_CAR, type Turn } from './cars.ts';
 import { entryKindOf } from './entryKinds.ts';
-import { readIntents, type Intent, type Said, type SpokenKind, type Tense } from './intents.ts';
+import { hasHappened, readIntents, type Intent, type Said, type SpokenKind, type Tense } from './intents.ts';
 import { NO_MARKS, recut, type Marks } from './marks.ts';
 import { withoutNames } from './names.ts';
 import { wordsOf, type Word } from './words.ts';
@@ -157,7 +157,7 @@ const PAID: ReadonlySet<SpokenKind> = new Set<SpokenKind>(['spent', 'ordered', '
 
 /** What an amount is that is said with a thing. */
 function roleOf(kind: SpokenKind, tense: Tense): 'paid' | 'worked' | 'estimate' {
-  if (tense !== 'done' && tense !== 'going') return 'estimate';
+  if (!hasHappened(tense)) return 'estimate';
   return PAID.has(kind) ? 'paid' : WORKED.has(kind) ? 'worked' : 'estimate';
 }
 

@@ -46,7 +46,8 @@ export interface Intent {
   because: string[];
 }
 
-const hasHappened = (tense: string): boolean => tense === 'done' || tense === 'going';
+/** Whether something of this tense has happened, or is under way: only that counts as work, or as paid. */
+export const hasHappened = (tense: string): boolean => tense === 'done' || tense === 'going';
 
 /** The words in a feature: behind its code. */
 const wordsIn = (feature: string): string =>

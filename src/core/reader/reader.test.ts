@@ -4,6 +4,7 @@
  */
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { expectEveryWordOnce } from '#tests/support/everyWord.ts';
 import { SPOKEN_SHOP } from '#tests/data/spokenShop.ts';
 import { entryKindOf } from './entryKinds.ts';
 import { dictated } from './dictation.ts';
@@ -16,17 +17,9 @@ const saidIn = (text: string): string[] => piecesOf(text).map((p) => text.slice(
 
 /** Every word stands in one run, in order; every probability is one. */
 function expectWhole(text: string): void {
-  const { pieces, chatter } = read(text, SPOKEN_SHOP);
-  const runs = [...pieces, ...chatter].sort((a, b) => a.start - b.start);
-  let end = 0;
-  for (const run of runs) {
-    expect(run.start).toBeGreaterThanOrEqual(end);
-    expect(run.end).toBeGreaterThan(run.start);
-    expect(text.slice(end, run.start)).not.toMatch(/[\p{L}\p{N}]/u);
-    end = run.end;
-  }
-  expect(text.slice(end)).not.toMatch(/[\p{L}\p{N}]/u);
-  for (const p of pieces)
+  const result = read(text, SPOKEN_SHOP);
+  expectEveryWordOnce(text, result);
+  for (const p of result.pieces)
     for (const likely of Object.values(p.probability)) {
       expect(likely).toBeGreaterThanOrEqual(0);
       expect(likely).toBeLessThanOrEqual(1 + 1e-9);

@@ -1,9 +1,9 @@
 /** Which car the next lines are of; asked where the talk only seems to turn to it. Chosen, it holds until the talk turns again. */
 import { styled } from 'styled-components';
-import { Button } from '../../ui/Button.tsx';
-import { Now, Row } from '../../ui/parts.tsx';
+import { Row } from '../../ui/parts.tsx';
 import { color, space } from '../../ui/tokens.ts';
 import { CarSelect } from './CarSelect.tsx';
+import { QuestionRow } from './QuestionRow.tsx';
 import type { Question } from './questions.ts';
 import type { Dictation, Group } from './useDictation.ts';
 
@@ -28,16 +28,7 @@ export function CarOfGroup({ group: { car, pieces }, dictation, question }: Prop
         about={first.piece.text}
         onBuild={(build) => dictation.setCar(first.key, build)}
       />
-      {question && (
-        <Row role="group" aria-label={question.asks} data-question>
-          <Now>{question.asks}</Now>
-          {question.answers.map(({ words, take }) => (
-            <Button key={words} onPress={take}>
-              {words}
-            </Button>
-          ))}
-        </Row>
-      )}
+      {question && <QuestionRow question={question} about={first.piece.text} />}
     </Head>
   );
 }

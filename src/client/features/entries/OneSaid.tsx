@@ -5,13 +5,14 @@ import { styled } from 'styled-components';
 import { KIND_SPECS, type FactField } from '#core/log/kinds.ts';
 import { useManner } from '../../shared/shop.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Mono, Now, Quiet, Row } from '../../ui/parts.tsx';
+import { Mono, Quiet, Row } from '../../ui/parts.tsx';
 import { color, size, space, touch } from '../../ui/tokens.ts';
 import { CarSelect } from './CarSelect.tsx';
 import { CutOrJoin } from './CutOrJoin.tsx';
 import { knownQuery } from './entries.queries.ts';
 import { factText } from './facts.ts';
 import { SaidChips } from './SaidChips.tsx';
+import { QuestionRow } from './QuestionRow.tsx';
 import { questionOf } from './questions.ts';
 import type { Dictation, Reviewed } from './useDictation.ts';
 
@@ -47,13 +48,6 @@ const Line = styled.button`
     font-size: ${size.small};
     font-weight: 600;
     color: ${color.zinc};
-  }
-`;
-
-const Asks = styled(Row)`
-  gap: ${space.xs} ${space.s};
-  button {
-    padding: 0 ${space.s};
   }
 `;
 
@@ -101,16 +95,7 @@ export function OneSaid({ reviewed, dictation, opened, onOpen }: Props) {
           ))}
         </span>
       </Line>
-      {question && (
-        <Asks role="group" aria-label={`${question.asks} ${piece.text}`} data-question>
-          <Now>{question.asks}</Now>
-          {question.answers.map(({ words, take }) => (
-            <Button key={words} onPress={take}>
-              {words}
-            </Button>
-          ))}
-        </Asks>
-      )}
+      {question && <QuestionRow question={question} about={piece.text} />}
       {isOpen && <Whole {...{ reviewed, dictation, opened, onOpen }} />}
     </Piece>
   );
