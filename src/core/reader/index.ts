@@ -100,12 +100,39 @@ export function read(text: string, context: ReaderContext, marks: Marks = NO_MAR
   const toOthers = turns.filter((t, i) => i > 0 && t.id !== turns[i - 1]!.id);
   const found = endAtTurns(words, cutText(unnamed), toOthers);
   const whole: Cut = { from: 0, next: words.length, probability: 0 };
-  const cuts = recut(words, found.length === 0 && words.length <= FEW_WORDS ? [whole] : found, marks);
+  const single = recut(words, found.length === 0 && words.length <= FEW_WORDS ? [whole] : found, marks);
+  const cuts = withTheirDay(words, single, readIntents(unnamed, single), marks);
   const intents = readIntents(unnamed, cuts);
   const pieces = cuts.map((cut, i) =>
     pieceOf(text, words, cut, intents[i]!, carOf(turns, cut, cuts[i - 1]), context),
   );
   return { pieces, chatter: chatterBetween(words, cuts) };
+}
+
+/** “They said Friday”, “he reckons ten days”: when what is waited for comes. */
+const SAYS_WHEN =
+  /^(?:and |but )?(?:they|he|she|who)(?:'re|'ve)? (?:have |are )?(?:just )?(?:said|say|says|saying|reckons?|promised|promise|quoted|told us|told me|tell me)/;
+
+/** What only says when something comes that the piece before waits for belongs to that piece, unless somebody cut it there. */
+function withTheirDay(
+  words: readonly Word[],
+  cuts: readonly Cut[],
+  intents: readonly Intent[],
+  { cut: cutByHand }: Marks,
+): Cut[] {
+  const joined: Cut[] = [];
+  cuts.forEach((cut, i) => {
+    const [before, own] = [joined.at(-1), words.slice(cut.from, cut.next)];
+    const isWhen =
+      intents[i]!.kind === 'held' &&
+      intents[i - 1]?.kind === 'held' &&
+      cut.from - before!.next < 2 &&
+      own.length < 9 &&
+      SAYS_WHEN.test(own.map((w) => w.norm).join(' '));
+    if (isWhen && !cutByHand.includes(own[0]!.start)) before!.next = cut.next;
+    else joined.push({ ...cut });
+  });
+  return joined;
 }
 
 interface CarOfPiece {

@@ -134,6 +134,12 @@ describe('what was not done is not told as done', () => {
   });
 });
 
+test('when they said that it comes belongs to what is waited for', () => {
+  const text = 'we are still waiting on the mirror glass they said friday';
+  const pieces = read(text, { ...SPOKEN_SHOP, at: 'hearse' }).pieces;
+  expect(pieces.map((p) => [p.kind, p.facts.due])).toEqual([['held', '2026-03-13']]);
+});
+
 describe('amounts', () => {
   test('of what is to come are an estimate', () => {
     for (const piece of piecesOf(

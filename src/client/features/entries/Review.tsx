@@ -13,10 +13,13 @@ import type { Dictation } from './useDictation.ts';
 const Bar = styled(Row)`
   position: sticky;
   /* Above the log line. */
-  bottom: 5rem;
+  bottom: 5.25rem;
   padding: ${space.s} 0;
   background: ${color.paper};
   border-top: 1px solid ${color.zincLine};
+  ${phone} {
+    bottom: 6.25rem;
+  }
 `;
 const Aside = styled.li`
   display: flex;
