@@ -8,6 +8,8 @@
  * `{b1: words}` turns to a car; what follows is of that car. `[kind.tense op/thing: words]` is a thing; the tense is the usual one of its
  * kind where it is left out, and so are operation and thing. `b2!` before the kind says that a thing is of another car than the talk,
  * `?!` that nobody could know. Facts follow the kind: `+minutes=120 +due=friday`.
+ *
+ * Of the style `lines` each row is a text of its own, of one thing, as it is typed into the log line: `did: fitted the pump, 1h`.
  */
 
 export interface CorpusThing {
@@ -129,7 +131,9 @@ export function readMarkup(author: string, file: string): CorpusText[] {
   for (const block of file.split(/^(?=@ )/m)) {
     if (!block.startsWith('@ ')) continue;
     const [head = '', ...body] = block.trim().split('\n');
-    texts.push(readText(author, texts.length + 1, head, body.join('\n')));
+    const isOfLines = contextOf(head).style === 'lines';
+    for (const text of isOfLines ? body.map((row) => `[${row}]`) : [body.join('\n')])
+      texts.push(readText(author, texts.length + 1, head, text));
   }
   return texts;
 }

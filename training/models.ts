@@ -158,7 +158,12 @@ function turnExamples(text: CorpusText): Example[] {
 export function trainWeights(corpus: readonly CorpusText[]): Omit<StoredWeights, 'from'> {
   const intents = [...new Set(corpus.flatMap((t) => t.things.map(intentOf)))].sort();
   return {
-    boundaries: fit(corpus.map(boundaryExample), BOUNDARIES, { epochs: 5, rate: 0.1, l2: 1e-4 }),
+    // A typed line is one thing from its first word on, which says nothing of where a thing begins in speech.
+    boundaries: fit(corpus.filter((t) => t.style !== 'lines').map(boundaryExample), BOUNDARIES, {
+      epochs: 5,
+      rate: 0.1,
+      l2: 1e-4,
+    }),
     intents: fit(
       corpus.map(intentExample).filter((e) => e.labels.length > 0),
       intents,

@@ -3,7 +3,8 @@
  * through the last six months. The same day gives the same shop.
  */
 import type { BuildCreateDto } from '#contract/builds.ts';
-import { factsOf, parseLine, type CaptureContext } from '#core/capture/index.ts';
+import { factsOf, type CaptureContext } from '#core/capture/index.ts';
+import { loadWeights, readLine } from '#core/reader/line.ts';
 import type { SymptomRole } from '#core/inspection/symptoms.ts';
 import type { PauseSide } from '#core/pauses/pauses.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
@@ -119,6 +120,7 @@ export async function fillDemoIfEmpty(deps: Deps): Promise<void> {
 }
 
 async function fillDemo(real: Deps): Promise<void> {
+  await loadWeights();
   const today = dayOf(real.clock.now(), SHOP.timeZone);
   let at = morning(addDays(today, -200), 0);
   const deps: Deps = { ...real, clock: { now: () => at } };
@@ -314,7 +316,7 @@ async function take(shop: Shop, step: Step): Promise<void> {
   }
   if (step.text.startsWith('@symptom ')) return followUp(shop, who, buildId, step.text.slice(9));
   if (step.text.startsWith('@correct ')) return correct(shop, who, buildId, step.text.slice(9), day);
-  const parsed = parseLine(step.text, contextOn(shop, day));
+  const parsed = readLine(step.text, contextOn(shop, day)).line;
   if (parsed.kind === 'correction') throw new Error(`a correction needs its entry: ${step.text}`);
   const entryId = shop.id();
   await addEntry(shop.deps, who, buildId, {
@@ -344,7 +346,7 @@ async function correct(shop: Shop, who: SignedIn, buildId: string, rule: string,
   const [first = '', now = ''] = rule.split(' => ');
   const query = { q: first, limit: 1 };
   const [entry] = (await listEntries(shop.deps, who, buildId, query)).entries;
-  const parsed = parseLine(now, contextOn(shop, day));
+  const parsed = readLine(now, contextOn(shop, day)).line;
   if (!entry || parsed.kind === 'correction') throw new Error(`the demo cannot correct: ${rule}`);
   const said = { kind: parsed.kind, text: now, facts: factsOf(parsed), audience: entry.audience };
   await correctEntry(shop.deps, who, buildId, { id: shop.id(), correctsId: entry.id, now: said });

@@ -6,12 +6,6 @@ const CLASS_WORD = /^(?:safety|must|should|nice)$/;
 const NOT_CLASS_BEFORE =
   /^(?:it|we|you|they|that|he|she|i|this|which|looks|look|very|really|a|is|was|quite|be|so|the|too|all|one|who|nothing)$/;
 
-/** A class stands at the end, behind how long or how much. */
-export function hasClass({ t, result }: Reading): boolean {
-  const last = t.at(-1)?.type === 'mark' ? t.at(-2) : t.at(-1);
-  return last !== undefined && CLASS_WORD.test(last.lower) && result.minutes !== undefined;
-}
-
 /** A class stands by itself: its own segment, or the last word of the line. */
 export function readClass(r: Reading): void {
   const { t, result } = r;

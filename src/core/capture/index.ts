@@ -3,7 +3,6 @@
  * nothing is thrown for any text, and what is not understood simply stays in the text.
  */
 import { KIND_SPECS, type Facts, type Kind } from '../log/kinds.ts';
-import { settleAhead } from './ahead.ts';
 import { readClass } from './classes.ts';
 import { readCount } from './counts.ts';
 import { findDays } from './dates.ts';
@@ -12,7 +11,6 @@ import { findNames, nameAt, unknownVendor } from './names.ts';
 import { findBarePrice, findMarkedPrices, type Price } from './prices.ts';
 import { findDurations, findMeasures, type Found } from './quantities.ts';
 import { prepare, Reading } from './reading.ts';
-import { settleKind } from './settleKind.ts';
 import { readSubject } from './subject.ts';
 import type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
 import { workedMinutes } from './worked.ts';
@@ -25,7 +23,8 @@ export type { CaptureContext, Named, ParsedLine, SpanField } from './types.ts';
  *
  * @param text what was written or spoken, any length; never changed
  * @param context the day, the shop's currency, units and locale, and the names the shop knows
- * @param as the kind that it is known to be; without it, the kind that its words say
+ * @param as the kind that it is; without it, the kind that one of its words names, if any does. What a line is, as a person means it, says
+ *   the reader
  * @returns kind, subject and every part understood, with the places in the text they were read from
  */
 export function parseLine(text: string, context: CaptureContext, as?: Kind): ParsedLine {
@@ -38,8 +37,8 @@ export function parseLine(text: string, context: CaptureContext, as?: Kind): Par
   readQuantities(r);
   readNames(r);
   const kind = readKind(r.t, r.start, r.blocked);
-  settleKind(r, kind);
-  if (as !== undefined) r.result.kind = as;
+  r.result.kind = as ?? kind?.kind ?? 'note';
+  if (kind) r.take('kind', kind);
   readVendor(r, kind);
   settleDays(r, days);
   const price = readPrice(r, kind);
@@ -57,7 +56,6 @@ export function parseLine(text: string, context: CaptureContext, as?: Kind): Par
   settlePrice(r, price);
   readSubjectOf(r, kind);
   dropForeignFields(r);
-  if (as === undefined) settleAhead(r);
   r.result.spans.sort((a, b) => a.start - b.start || a.end - b.end);
   return r.result;
 }
@@ -194,7 +192,7 @@ function readVendor(r: Reading, kind: KindRead | null): void {
 }
 
 /** Kinds that look forward: a bare "friday" is when it is expected. */
-const FORWARD: ReadonlySet<Kind> = new Set<Kind>(['ordered', 'waiting', 'asked']);
+const FORWARD: ReadonlySet<Kind> = new Set<Kind>(['ordered', 'waiting', 'asked', 'needs', 'planned']);
 
 function settleDays(r: Reading, days: ReturnType<typeof findDays>): void {
   const { result } = r;

@@ -44,9 +44,9 @@ const GB: CaptureContext = {
 const US: CaptureContext = { ...GB, currency: 'USD', locale: 'en-US' };
 const AT: CaptureContext = { ...GB, currency: 'EUR', locale: 'de-AT', units: 'metric' };
 
-/** What was understood, in the words of the table; the subject only where the row names one. */
+/** What was understood of a line of that kind, in the words of the table; the subject only where the row names one. */
 function understood(text: string, context: CaptureContext, expected: Expected): Expected {
-  const p = parseLine(text, context);
+  const p = parseLine(text, context, expected.kind);
   const measures = p.measures.map((m) => `${m.value} ${m.unit}`).join(', ');
   const all: Record<string, unknown> = {
     kind: p.kind,

@@ -1,6 +1,6 @@
 /** A line put right by its words. Nasty cases: an amount that goes, one chosen by hand, another kind, words of the day it happened. */
 import { expect, test } from '@jest/globals';
-import type { CaptureContext } from './index.ts';
+import { parseLine, type CaptureContext } from './index.ts';
 import { reread, type Worded } from './reread.ts';
 
 const context: CaptureContext = {
@@ -14,6 +14,7 @@ const context: CaptureContext = {
   parts: [],
   places: [],
 };
+const read = (text: string) => parseLine(text, context);
 const found: Worded = {
   text: 'found sill rotten, 55, 1h',
   kind: 'found',
@@ -21,17 +22,17 @@ const found: Worded = {
 };
 
 test('money and hours follow the words', () => {
-  expect(reread(found, 'found sill rotten, 75, 2h', context).facts).toEqual({
+  expect(reread(found, 'found sill rotten, 75, 2h', read).facts).toEqual({
     subject: 'sill',
     moneyMinor: 7500,
     minutes: 120,
   });
-  expect(reread(found, 'found sill rotten', context).facts).toEqual({ subject: 'sill' });
+  expect(reread(found, 'found sill rotten', read).facts).toEqual({ subject: 'sill' });
 });
 
 test('what was chosen by hand stays', () => {
   const chosen = { ...found, facts: { ...found.facts, moneyMinor: 9900, class: 'must' as const } };
-  expect(reread(chosen, 'found sill rotten, 75, 2h', context).facts).toMatchObject({
+  expect(reread(chosen, 'found sill rotten, 75, 2h', read).facts).toMatchObject({
     moneyMinor: 9900,
     minutes: 120,
     class: 'must',
@@ -39,8 +40,8 @@ test('what was chosen by hand stays', () => {
 });
 
 test('another kind takes only what it may carry; a kind that was chosen stays', () => {
-  expect(reread(found, 'did sill, 2h', context)).toMatchObject({ kind: 'did', facts: { minutes: 120 } });
-  expect(reread({ ...found, kind: 'note' }, 'did sill, 2h', context).kind).toBe('note');
+  expect(reread(found, 'did sill, 2h', read)).toMatchObject({ kind: 'did', facts: { minutes: 120 } });
+  expect(reread({ ...found, kind: 'note' }, 'did sill, 2h', read).kind).toBe('note');
 });
 
 test('a day is that of when it happened', () => {
@@ -49,7 +50,7 @@ test('a day is that of when it happened', () => {
     kind: 'waiting',
     facts: { subject: 'glass', due: '2026-03-13' },
   };
-  expect(reread(waiting, 'waiting on door glass, due friday', context).facts).toMatchObject({
+  expect(reread(waiting, 'waiting on door glass, due friday', read).facts).toMatchObject({
     subject: 'door glass',
     due: '2026-03-13',
   });

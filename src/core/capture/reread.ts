@@ -1,8 +1,7 @@
 /** A kept line whose words are put right is read again: what had been read follows, what somebody had chosen stays. */
 import { canonical } from '../approval/canonical.ts';
 import type { FactField, Facts } from '../log/kinds.ts';
-import { parseLine } from './index.ts';
-import type { CaptureContext } from './types.ts';
+import type { ParsedLine } from './types.ts';
 import { factsFor, NOTHING_PUT_RIGHT, understand, type LoggedKind } from './understood.ts';
 
 export interface Worded {
@@ -18,11 +17,11 @@ const same = (a: unknown, b: unknown): boolean => canonical([a ?? null]) === can
  *
  * @param before the line so far, with what somebody chose in it
  * @param text the words that hold now
- * @param context as of the day on which it happened: “due friday” is the Friday after that day
+ * @param read what reads a line, as of the day on which it happened: “due friday” is the Friday after that day
  */
-export function reread(before: Worded, text: string, context: CaptureContext): Worded {
-  const was = understand(parseLine(before.text, context), NOTHING_PUT_RIGHT);
-  const is = understand(parseLine(text, context), NOTHING_PUT_RIGHT);
+export function reread(before: Worded, text: string, read: (text: string) => ParsedLine): Worded {
+  const was = understand(read(before.text), NOTHING_PUT_RIGHT);
+  const is = understand(read(text), NOTHING_PUT_RIGHT);
   const kind = before.kind === was.kind ? is.kind : before.kind;
   const fields = new Set([...Object.keys(before.facts), ...Object.keys(is.facts)] as FactField[]);
   const facts: Record<string, unknown> = {};

@@ -12,7 +12,8 @@ const TRAIL =
 /** What is wrong with a thing is not part of its name: "tailgate post rotten". */
 const CONDITION =
   /^(?:rotten|rusted|rusty|rotted|worn|cracked|leaking|leaks|weeping|seized|perished|loose|broken|split|bent|missing|damp|corroded|torn|scored|tight|dry|wet|dead|shot|gone|snapped|sheared|pitted|blown|burnt|burned|holed|frayed|delaminating|delaminated|stripped|stuck|sticking|binding|crazed|flat|soft|is|are|was|were|has|have|bust|busted|knackered|blocked|warped|twisted|out|wrong|full|needs|badly|slightly|completely|very|again|chafed|chafing|contaminated|crushed|distorted|overheated|failing|failed|notchy|lifting|bubbling|sagging|thin|low|sloppy|swollen|glazed|hard)$/;
-/** Particles that belong to the kind's words rather than to the thing. */
+/** Behind what is planned: that it is to be done, or when. */
+const AHEAD = /^(?:will|shall|should|must|wants?|tomorrow|next)$/;
 const MARK_END = /^[,;.!?()]$/;
 
 export interface SubjectRead {
@@ -62,6 +63,7 @@ function stops(t: readonly Token[], i: number, first: number, kind: Kind): boole
   if (tok.text === '—' || tok.text === '–' || (tok.text === '-' && !tok.glued)) return true;
   if (tok.text === ':') return true;
   if (i === first) return false;
+  if (kind === 'planned' && AHEAD.test(tok.lower)) return true;
   if (STOP.test(tok.lower) || (kind === 'told' && tok.lower === 'to')) return true;
   return (kind === 'found' || kind === 'note') && CONDITION.test(tok.lower);
 }

@@ -50,7 +50,7 @@ const nameIn = (rest = ''): string => rest.split(BEHIND_NAME)[0]!.trim();
  */
 export function turnOf(text: string, parsed: ParsedLine, locale: string): Turn | null {
   const line = withoutAddress(text, parsed);
-  if (parsed.ahead || line.length > 300) return null;
+  if (parsed.kind === 'planned' || line.length > 300) return null;
   const left = minutesLeft(tokenize(line), decimalMark(locale));
   const toGo = left === null ? {} : { toGoMinutes: left };
   const start = START.exec(line);

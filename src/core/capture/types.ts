@@ -56,13 +56,6 @@ export interface Span {
 }
 
 /** What a line was understood to say. The text itself is kept beside it, whole. */
-/** What a line would have counted as, had it been done. */
-export interface Ahead {
-  kind: Exclude<Kind, 'correction'>;
-  minutes?: number;
-  moneyMinor?: number;
-}
-
 export interface ParsedLine {
   kind: Kind;
   subject: string;
@@ -78,7 +71,5 @@ export interface ParsedLine {
   place?: Named;
   class?: LineClass;
   measures: Measure[];
-  /** It reads like something that is still to come, or is not so: a note, unless somebody says that it was done. */
-  ahead?: Ahead;
   spans: Span[];
 }

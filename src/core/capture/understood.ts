@@ -1,7 +1,7 @@
 /** What will be kept of a line: what was read in it, with what the person put right laid over it. */
 import { KIND_SPECS, type Audience, type FactField, type Facts, type Kind } from '../log/kinds.ts';
-import { factsOf } from './index.ts';
-import type { Named, ParsedLine } from './types.ts';
+import { factsOf, parseLine } from './index.ts';
+import type { CaptureContext, Named, ParsedLine } from './types.ts';
 
 export type LoggedKind = Exclude<Kind, 'correction'>;
 
@@ -32,17 +32,19 @@ export function factsFor(kind: Kind, facts: Facts): Facts {
   );
 }
 
+/** A line as it was read; of a kind that somebody chose instead, read again, since what its words mean depends on its kind. */
+export const lineAs = (
+  kind: LoggedKind | undefined,
+  read: { text: string; line: ParsedLine },
+  context: CaptureContext,
+): ParsedLine =>
+  kind === undefined || kind === read.line.kind ? read.line : parseLine(read.text, context, kind);
+
 export function understand(parsed: ParsedLine, right: PutRight): Understood {
   // "should have said …" is a correction only where one points at what it corrects; as a line it is a note.
   const read: LoggedKind = parsed.kind === 'correction' ? 'note' : parsed.kind;
   const kind = right.kind ?? read;
   const merged: Record<string, unknown> = { ...factsOf(parsed) };
-  // Said to be done after all: then its hours and money count.
-  if (parsed.ahead && kind !== 'note') {
-    const { minutes, moneyMinor } = parsed.ahead;
-    if (minutes !== undefined) merged.minutes = minutes;
-    if (moneyMinor !== undefined) merged.moneyMinor = moneyMinor;
-  }
   for (const [field, value] of Object.entries(right.facts)) {
     if (value === null) delete merged[field];
     else merged[field] = value;

@@ -2,12 +2,13 @@
  * Which open thing a line means. Nasty cases: one word in common, two that are alike, another number, another vendor, one part of
  * the count, a line without a name, a thing that is there already, hundreds of things.
  */
-import { describe, expect, test } from '@jest/globals';
+import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { OpenThing } from '../acts/acts.ts';
-import { parseLine, type CaptureContext } from '../capture/index.ts';
+import type { CaptureContext } from '../capture/index.ts';
 import { conditionOf } from '../capture/condition.ts';
 import { turnOf } from '../capture/turns.ts';
 import { NOTHING_PUT_RIGHT, understand } from '../capture/understood.ts';
+import { loadWeights, readLine } from '../reader/line.ts';
 import { holdNamed, released, withEnds } from './holdNamed.ts';
 import { matchLine, type Match } from './match.ts';
 import { likeness, nameOf } from './names.ts';
@@ -25,6 +26,8 @@ const context: CaptureContext = {
   places: [],
 };
 
+beforeAll(() => loadWeights());
+
 let count = 0;
 const thing = (type: OpenThing['type'], name: string, more: Partial<OpenThing> = {}): OpenThing => {
   count += 1;
@@ -36,7 +39,7 @@ const task = (name: string, more: Partial<OpenThing> = {}): OpenThing =>
   thing('task', name, { state: 'to do', ...more });
 
 const match = (text: string, things: readonly OpenThing[]): Match => {
-  const parsed = parseLine(text, context);
+  const parsed = readLine(text, context).line;
   const { kind, facts } = understand(parsed, NOTHING_PUT_RIGHT);
   const turn = turnOf(text, parsed, 'en-GB') ?? undefined;
   return matchLine({ kind, facts, turn, condition: conditionOf(text) }, things, NEW);
@@ -318,7 +321,7 @@ describe('what a line does', () => {
 });
 
 test('the words that begin and end work are said of what follows', () => {
-  const turn = (text: string): unknown => turnOf(text, parseLine(text, context), 'en-GB');
+  const turn = (text: string): unknown => turnOf(text, readLine(text, context).line, 'en-GB');
   expect(turn('snow plough: start the sills')).toEqual({ turn: 'start', subject: 'sills' });
   expect(turn("i'm starting on the sills now")).toEqual({ turn: 'start', subject: 'sills' });
   expect(turn('started the sills, 2h')).toBeNull();

@@ -1,10 +1,11 @@
 /** A run of speech as it is looked over before it is kept: what becomes an entry, what is next for a car, what is set aside. */
 import { parseLine, type Named, type ParsedLine } from '../capture/index.ts';
-import { entryKindOf, type EntryKind } from './entryKinds.ts';
-import { captureOf, read, type Asked, type ReaderContext } from './index.ts';
+import { answersOf, type Answers, type Asked } from './doubt.ts';
+import { entryKindOf } from './entryKinds.ts';
+import { captureOf, read, type ReaderContext } from './index.ts';
 import { NO_MARKS, type Marks } from './marks.ts';
 
-export interface Dictated {
+export interface Dictated extends Answers {
   /** In the text: `text.slice(start, end)`. */
   start: number;
   end: number;
@@ -18,10 +19,6 @@ export interface Dictated {
   line: ParsedLine;
   asks: Asked[];
   because: string[];
-  /** Kinds of entry that answer what is in doubt. */
-  orElse: EntryKind;
-  ifHappened: EntryKind;
-  ifNot: EntryKind;
 }
 
 /** “Next is the hood”, “what's next is the wiring”, “the doors on next”: what a car is to have next. */
@@ -30,6 +27,8 @@ const NEXT_FIRST =
 const NEXT_LAST = /^(.{4,60}?),? next$/i;
 
 const NEXT_BEFORE = /\bnext(?: up| job| thing| step)?(?:,? (?:is|are|comes?|we (?:want|need)))?,?\s*$/i;
+/** Right behind these words only what is next can stand, however it reads by itself: “next we want … the doors on”. */
+const ONLY_NEXT = /\bnext(?: up| job| thing| step)?,? (?:is|are|we (?:want|need)),?\s*$/i;
 
 /** What is next, without the words that say so; null where they do not. `before` stands in front of it, and in no piece. */
 function nextIn(text: string, before: string): string | null {
@@ -69,17 +68,16 @@ export function dictated(text: string, context: ReaderContext, marks: Marks = NO
   const said = pieces.map((p, i): Dictated => {
     const words = text.slice(p.start, p.end);
     const kind = entryKindOf(p.kind, p.tense);
-    const next = kind === 'planned' ? nextIn(words, text.slice(pieces[i - 1]?.end ?? 0, p.start)) : null;
+    const before = text.slice(pieces[i - 1]?.end ?? 0, p.start);
+    const next = kind === 'planned' || ONLY_NEXT.test(before) ? nextIn(words, before) : null;
     return {
       ...{ start: p.start, end: p.end, text: written(next ?? words), car: carOf(p.buildId), line: p.line },
       ...{ turns: p.carBy === 'named' || p.carBy === 'inferred', is: next === null ? 'entry' : 'next' },
       ...{
         asks: next === null ? p.asks : p.asks.filter((a) => a === 'car'),
         because: p.because,
-        orElse: entryKindOf(p.orElse.kind, p.orElse.tense),
       },
-      ifHappened: entryKindOf(p.ifHappened.kind, p.ifHappened.tense),
-      ifNot: entryKindOf(p.ifNot.kind, p.ifNot.tense),
+      ...answersOf(p),
     };
   });
   const aside = chatter.flatMap(({ start, end }): Dictated[] => {

@@ -3,17 +3,17 @@
  * server and in the browser; `loadWeights()` once before. Nothing is thrown for any text, and time grows with its length.
  */
 import { parseLine, type CaptureContext, type ParsedLine } from '../capture/index.ts';
-import type { LineClass, Measure } from '../log/kinds.ts';
-import type { Day } from '../time/days.ts';
 import { cutText, endAtTurns, type Cut } from './boundaries.ts';
 import { readTurns, SURE_OF_CAR, type Turn } from './cars.ts';
+import { doubtsOf, spokenFactsOf, type Asked, type SpokenFacts } from './doubt.ts';
 import { entryKindOf } from './entryKinds.ts';
-import { hasHappened, readIntents, type Intent, type Said, type SpokenKind, type Tense } from './intents.ts';
+import { readIntents, type Intent, type Said, type SpokenKind, type Tense } from './intents.ts';
 import { NO_MARKS, recut, type Marks } from './marks.ts';
 import { withoutNames } from './names.ts';
 import { wordsOf, type Word } from './words.ts';
 
-export { areLoaded, loadWeights } from './weights.ts';
+export { loadWeights } from './weights.ts';
+export type { Asked, SpokenFacts } from './doubt.ts';
 export type { SpokenKind, Tense } from './intents.ts';
 
 export interface ReaderContext extends Omit<CaptureContext, 'parts'> {
@@ -30,24 +30,6 @@ export function captureOf(context: ReaderContext): CaptureContext {
   const made = captures.get(context) ?? { parts: [], ...context };
   captures.set(context, made);
   return made;
-}
-
-/** What may be in doubt. */
-export type Asked = 'boundary' | 'kind' | 'tense' | 'car' | 'amount';
-
-export interface SpokenFacts {
-  minutes?: number;
-  moneyMinor?: number;
-  /** What the minutes and the money are: paid, worked, or only estimated. */
-  role?: 'paid' | 'worked' | 'estimate';
-  quantity?: number;
-  due?: Day;
-  on?: Day;
-  measures?: Measure[];
-  class?: LineClass;
-  vendorId?: string;
-  personId?: string;
-  placeId?: string;
 }
 
 /** One thing that was said: `text.slice(start, end)`. */
@@ -79,8 +61,8 @@ export interface ReadResult {
   chatter: { start: number; end: number }[];
 }
 
-/** Below these what was understood is asked; done or to come costs most where it is wrong. */
-const SURE = { boundary: 0.4, kind: 0.55, tense: 0.88 };
+/** Below this it is asked whether something was said at all. */
+const SURE_OF_BOUNDARY = 0.4;
 
 /** A text of so few words is written to be kept: it is no chatter. */
 const FEW_WORDS = 12;
@@ -161,50 +143,18 @@ function pieceOf(
   const [start, end] = [words[cut.from]!.start, words[cut.next - 1]!.end];
   const { kind, tense, because, orElse, ifHappened, ifNot } = intent;
   const line = parseLine(text.slice(start, end), captureOf(context), entryKindOf(kind, tense));
-  const facts = factsOf(line, kind, tense);
-  const asks: Asked[] = [];
-  if (cut.probability < SURE.boundary) asks.push('boundary');
-  if (intent.probability.kind < SURE.kind) asks.push('kind');
-  if (intent.probability.tense < SURE.tense) asks.push('tense');
-  if (car.id === null || car.probability < SURE_OF_CAR) asks.push('car');
-  const isOther = roleOf(orElse.kind, orElse.tense) !== roleOf(kind, tense);
-  if (facts.role !== undefined && (asks.includes('tense') || (asks.includes('kind') && isOther)))
-    asks.push('amount');
+  const facts = spokenFactsOf(line, intent);
+  const asks: Asked[] = [
+    ...(cut.probability < SURE_OF_BOUNDARY ? (['boundary'] as const) : []),
+    ...doubtsOf(intent, facts),
+    ...(car.id === null || car.probability < SURE_OF_CAR ? (['car'] as const) : []),
+  ];
   return {
     ...{ start, end, buildId: car.id, carBy: car.by, kind, tense, facts, asks, because, line },
     ...{ orElse, ifHappened, ifNot },
     ...(line.subject === '' ? {} : { thing: line.subject }),
     ...(line.zone === undefined ? {} : { zone: line.zone }),
     probability: { boundary: cut.probability, ...intent.probability, car: car.probability },
-  };
-}
-
-const WORKED: ReadonlySet<SpokenKind> = new Set<SpokenKind>(['did', 'fitted', 'hours', 'measured', 'moved']);
-const PAID: ReadonlySet<SpokenKind> = new Set<SpokenKind>(['spent', 'ordered', 'received']);
-
-/** What an amount is that is said with a thing. */
-function roleOf(kind: SpokenKind, tense: Tense): 'paid' | 'worked' | 'estimate' {
-  if (!hasHappened(tense)) return 'estimate';
-  return PAID.has(kind) ? 'paid' : WORKED.has(kind) ? 'worked' : 'estimate';
-}
-
-function factsOf(line: ParsedLine, kind: SpokenKind, tense: Tense): SpokenFacts {
-  const { minutes, moneyMinor, quantity, due, on, measures } = line;
-  const of = roleOf(kind, tense);
-  // Money that is said of work was paid for it; hours that are said of what was bought were worked.
-  const role = of === 'estimate' ? of : moneyMinor === undefined ? 'worked' : 'paid';
-  return {
-    ...(minutes === undefined ? {} : { minutes }),
-    ...(moneyMinor === undefined ? {} : { moneyMinor }),
-    ...(minutes === undefined && moneyMinor === undefined ? {} : { role }),
-    ...(quantity === undefined ? {} : { quantity }),
-    ...(due === undefined ? {} : { due }),
-    ...(on === undefined ? {} : { on }),
-    ...(measures.length === 0 ? {} : { measures }),
-    ...(line.class === undefined ? {} : { class: line.class }),
-    ...(line.vendor?.id === undefined ? {} : { vendorId: line.vendor.id }),
-    ...(line.person?.id === undefined ? {} : { personId: line.person.id }),
-    ...(line.place?.id === undefined ? {} : { placeId: line.place.id }),
   };
 }
 

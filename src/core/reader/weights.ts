@@ -50,5 +50,3 @@ export function weights(): Weights {
   if (!loaded) throw new Error('The reader’s weights are not loaded: await loadWeights() first');
   return loaded;
 }
-
-export const areLoaded = (): boolean => loaded !== null;

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryView } from '#contract/entries.ts';
 import { factsFor, type LoggedKind } from '#core/capture/understood.ts';
+import { parseLine } from '#core/capture/index.ts';
 import { reread } from '#core/capture/reread.ts';
 import type { Facts } from '#core/log/kinds.ts';
 import { dayOf } from '#core/time/days.ts';
@@ -16,6 +17,7 @@ import { Notice, Quiet, Row, Stack } from '../../ui/parts.tsx';
 import { knownQuery, useCorrectEntry } from './entries.queries.ts';
 import { SaidChips, type Said } from './SaidChips.tsx';
 import { useCapture } from './useCapture.ts';
+import { useReader } from './useReader.ts';
 
 interface Props {
   buildId: string;
@@ -32,6 +34,10 @@ export default function CorrectDialog({ buildId, entry, onClose }: Props) {
   // “Due friday” is the Friday after the day on which it happened.
   const capture = useMemo(() => ({ ...here, today: dayOf(entry.at, timeZone) }), [here, entry.at, timeZone]);
   const correct = useCorrectEntry(buildId);
+  const { reader } = useReader();
+  // Without the reader its kind stays what it is.
+  const read = (line: string) =>
+    reader ? reader.readLine(line, capture).line : parseLine(line, capture, entry.kind);
   const [text, setText] = useState(entry.text);
   const [said, setSaid] = useState<Said>({
     kind: entry.kind as LoggedKind,
@@ -57,7 +63,7 @@ export default function CorrectDialog({ buildId, entry, onClose }: Props) {
           rows={2}
           maxLength={4000}
           onChange={(e) => {
-            const { kind, facts } = reread({ text, ...said }, e.target.value, capture);
+            const { kind, facts } = reread({ text, ...said }, e.target.value, read);
             change({ kind, facts });
             setText(e.target.value);
           }}

@@ -125,6 +125,7 @@ export function LogLine() {
             rows={1}
             enterKeyHint="done"
             placeholder={line.here ? `What about the ${line.here.name}?` : 'microcar: hood frame is back'}
+            onFocus={line.comeNear}
             onChange={(e) => line.write(e.target.value)}
             onKeyDown={onKey}
             onPaste={onPaste}

@@ -1,26 +1,30 @@
 /** What the line is understood to say, above the line: which car, and one chip a part. */
 import { useQuery } from '@tanstack/react-query';
 import { useManner } from '../../shared/shop.ts';
-import { Button } from '../../ui/Button.tsx';
-import { Now, Row } from '../../ui/parts.tsx';
+import { Now, Quiet } from '../../ui/parts.tsx';
 import { ActChips } from './ActChips.tsx';
 import { CarSelect } from './CarSelect.tsx';
 import { knownQuery } from './entries.queries.ts';
+import { kindQuestion } from './questions.ts';
+import { QuestionRow } from './QuestionRow.tsx';
 import { SaidChips } from './SaidChips.tsx';
 import type { LogLineState } from './useLogLine.ts';
 
 export default function Preview({ line }: { line: LogLineState }) {
   const manner = useManner();
   const { data: known } = useQuery(knownQuery);
-  const { understood, putRight, build, ahead, match, acts, putActs } = line;
+  const { understood, putRight, build, read, asks, answer, reading, match, acts, putActs } = line;
+  const question =
+    read && asks.length > 0
+      ? kindQuestion(read.asks, { ...read, kind: understood.kind }, (_, put) => answer(put))
+      : null;
   return (
     <>
-      {ahead && (
-        <Row>
-          <Now>This reads like work to come: kept as a note, it counts nothing.</Now>
-          <Button onPress={() => putRight((r) => ({ ...r, kind: ahead.kind }))}>It was done</Button>
-        </Row>
+      {reading === 'on its way' && <Quiet role="status">Reading …</Quiet>}
+      {reading === 'missing' && (
+        <Now role="status">What reads the line did not load: it is kept as a note, or choose its kind.</Now>
       )}
+      {question && <QuestionRow question={question} about={line.text} byNumber isWanted={line.isAsking} />}
       <SaidChips
         before={<CarSelect build={build} onBuild={(to) => putRight((r) => ({ ...r, build: to }))} />}
         said={understood}

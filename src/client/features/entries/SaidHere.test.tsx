@@ -6,13 +6,13 @@ import { afterEach, beforeAll, beforeEach, expect, jest, test } from '@jest/glob
 import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import type { Role } from '#contract/access.ts';
 import { refused, serve, show, type Asked } from '#tests/support/page.tsx';
-import { loadWeights } from '#core/reader/index.ts';
 import { allHere, dropHere } from '../../shared/device.ts';
 import { sendAs } from '../outgoing/index.ts';
 import DictationPage from './DictationPage.tsx';
 import SaidHere from './SaidHere.tsx';
+import { loadReader } from './useReader.ts';
 
-beforeAll(() => loadWeights());
+beforeAll(() => loadReader());
 let server: ReturnType<typeof serve>;
 let answer: (asked: Asked) => { status?: number; body: unknown } | null;
 beforeEach(() => {

@@ -1,7 +1,7 @@
 /** What is asked of a piece of speech: what costs most where it is wrong, with the two likely answers. */
 import { KIND_SPECS } from '#core/log/kinds.ts';
-import type { LoggedKind } from '#core/capture/understood.ts';
-import type { Asked } from '#core/reader/index.ts';
+import type { LoggedKind, PutRight } from '#core/capture/understood.ts';
+import type { Answers, Asked } from '#core/reader/doubt.ts';
 import type { Dictation, Reviewed } from './useDictation.ts';
 
 export interface Question {
@@ -10,6 +10,54 @@ export interface Question {
 }
 
 const wordOf = (kind: LoggedKind): string => KIND_SPECS[kind].word;
+
+/** Wrong, these cost money or go to the wrong customer: they are answered before anything is kept. */
+const COSTLY: ReadonlySet<Asked> = new Set<Asked>(['car', 'tense', 'amount']);
+export const isCostly = (asked: Asked): boolean => COSTLY.has(asked);
+
+/** What an answer puts right. */
+export interface Put {
+  kind: LoggedKind;
+  facts?: PutRight['facts'];
+}
+const NO_AMOUNT: PutRight['facts'] = { minutes: null, moneyMinor: null };
+
+export const withPut = (right: PutRight, { kind, facts }: Put): PutRight => ({
+  ...right,
+  kind,
+  facts: { ...right.facts, ...facts },
+});
+
+/** What costs most where it is wrong: whether it has happened; then what its amount is, which its kind says. */
+export function kindQuestion(
+  asks: readonly Asked[],
+  { kind, orElse, ifHappened, ifNot }: Answers & { kind: LoggedKind },
+  say: (answered: readonly Asked[], put: Put) => void,
+): Question | null {
+  if (asks.includes('tense')) {
+    const answer = (words: string, is: LoggedKind) => ({
+      words: `${words}: ${wordOf(is)}`,
+      take: () => say(['tense', 'kind', 'amount'], { kind: is }),
+    });
+    return { asks: 'Happened?', answers: [answer('Yes', ifHappened), answer('No', ifNot)] };
+  }
+  if (asks.includes('kind') && orElse !== kind)
+    return {
+      asks: 'What is it?',
+      answers: [kind, orElse].map((is) => ({
+        words: wordOf(is),
+        take: () => say(['kind', 'amount'], { kind: is }),
+      })),
+    };
+  if (!asks.includes('amount')) return null;
+  return {
+    asks: 'Keep its amount?',
+    answers: [
+      { words: 'Yes', take: () => say(['amount'], { kind }) },
+      { words: 'No', take: () => say(['amount'], { kind, facts: NO_AMOUNT }) },
+    ],
+  };
+}
 
 /**
  * The question that is open about a piece; null where nothing is, or only its car, which is asked once for all that was said of it.
@@ -20,27 +68,10 @@ export function questionOf(
   dictation: Dictation,
   isOpen: boolean,
 ): Question | null {
-  const say = (answered: readonly Asked[], kind: LoggedKind) => () =>
-    dictation.answer(key, answered, (right) => ({ ...right, kind }));
-  if (asks.includes('tense'))
-    return {
-      asks: 'Happened?',
-      answers: [
-        {
-          words: `Yes: ${wordOf(piece.ifHappened)}`,
-          take: say(['tense', 'kind', 'amount'], piece.ifHappened),
-        },
-        { words: `No: ${wordOf(piece.ifNot)}`, take: say(['tense', 'kind', 'amount'], piece.ifNot) },
-      ],
-    };
-  if (asks.includes('kind') && (isOpen || asks.includes('amount')) && piece.orElse !== understood.kind)
-    return {
-      asks: 'What is it?',
-      answers: [understood.kind, piece.orElse].map((kind) => ({
-        words: wordOf(kind),
-        take: say(['kind', 'amount'], kind),
-      })),
-    };
+  const ofKind = kindQuestion(asks, { ...piece, kind: understood.kind }, (answered, put) =>
+    dictation.answer(key, answered, (right) => withPut(right, put)),
+  );
+  if (ofKind && (isOpen || asks.includes('tense') || asks.includes('amount'))) return ofKind;
   if (asks.includes('boundary') && isOpen)
     return {
       asks: 'Does it belong in the logbook?',

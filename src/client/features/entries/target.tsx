@@ -3,7 +3,7 @@ import { createContext, use, useEffect, useMemo, useState, type ReactNode } from
 import type { Named } from '#core/capture/index.ts';
 
 /** The car at hand, and the zone of it where one is looking. */
-type Here = Named & { zone?: string };
+export type Here = Named & { zone?: string };
 
 interface Target {
   build: Here | null;

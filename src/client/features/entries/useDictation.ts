@@ -2,7 +2,13 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useMutation } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
-import { NOTHING_PUT_RIGHT, understand, type PutRight, type Understood } from '#core/capture/understood.ts';
+import {
+  lineAs,
+  NOTHING_PUT_RIGHT,
+  understand,
+  type PutRight,
+  type Understood,
+} from '#core/capture/understood.ts';
 import { dictated, type Dictated } from '#core/reader/dictation.ts';
 import type { Asked } from '#core/reader/index.ts';
 import { moveMarks, NO_MARKS, withCut, withJoin } from '#core/reader/marks.ts';
@@ -10,6 +16,7 @@ import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
 import { sendAct, useOutgoing, type Act } from '../outgoing/index.ts';
+import { isCostly } from './questions.ts';
 import { useCapture } from './useCapture.ts';
 import { useReader } from './useReader.ts';
 
@@ -46,10 +53,6 @@ interface Put {
 
 const UNTOUCHED: Put = { right: NOTHING_PUT_RIGHT, answered: [] };
 
-/** Wrong, these cost money or go to the wrong customer: they are answered before anything is kept. */
-const COSTLY: ReadonlySet<Asked> = new Set<Asked>(['car', 'tense', 'amount']);
-const isCostly = (asked: Asked): boolean => COSTLY.has(asked);
-
 /** The nth piece of the same words has the same key. */
 function keysOf(pieces: readonly Dictated[]): string[] {
   const seen = new Map<string, number>();
@@ -69,7 +72,7 @@ interface Options {
 
 export function useDictation({ here, rememberedAs = 'avrik.narration' }: Options = {}) {
   const capture = useCapture();
-  const reader = useReader();
+  const { reader, isMissing } = useReader();
   const { seesPrices } = useShop();
   const [text, setText] = useRemembered(rememberedAs);
   const [puts, setPuts] = useState<ReadonlyMap<string, Put>>(new Map());
@@ -81,8 +84,8 @@ export function useDictation({ here, rememberedAs = 'avrik.narration' }: Options
   const read = useDeferredValue(useMemo(() => ({ text, marks }), [text, marks]));
   const hereId = here?.id ?? null;
   const pieces = useMemo(
-    () => (reader.isReady ? dictated(read.text, { ...capture, at: hereId }, read.marks) : []),
-    [read, capture, hereId, reader.isReady],
+    () => (reader ? dictated(read.text, { ...capture, at: hereId }, read.marks) : []),
+    [read, capture, hereId, reader],
   );
 
   const reviewed = useMemo((): Reviewed[] => {
@@ -93,7 +96,7 @@ export function useDictation({ here, rememberedAs = 'avrik.narration' }: Options
       const { right, is = usual, answered } = puts.get(keys[i]!) ?? UNTOUCHED;
       // Which car it is about says the dictation, not the line by itself.
       const build = right.build ?? piece.car ?? undefined;
-      const { kind, facts, audience } = understand(piece.line, right);
+      const { kind, facts, audience } = understand(lineAs(right.kind, piece, capture), right);
       const understood = { kind, facts, audience, ...(build && { build }) };
       const isAsked = (a: Asked): boolean =>
         !answered.includes(a) && (a !== 'car' || build?.id !== undefined);
@@ -102,7 +105,7 @@ export function useDictation({ here, rememberedAs = 'avrik.narration' }: Options
       const asks = is === 'chatter' ? [] : [...noCar, ...piece.asks.filter(isAsked)];
       return { key: keys[i]!, piece, understood, is, asks };
     });
-  }, [pieces, puts, seesPrices]);
+  }, [pieces, puts, seesPrices, capture]);
 
   const put = (keys: readonly string[], change: (before: Put) => Put): void =>
     setPuts((before) => {
@@ -157,8 +160,8 @@ export function useDictation({ here, rememberedAs = 'avrik.narration' }: Options
       setLogged(null);
       log.reset();
     },
-    isReading: !reader.isReady && text.trim() !== '',
-    isMissing: reader.isMissing,
+    isReading: !reader && text.trim() !== '',
+    isMissing,
     kept,
     groups: groupsOf(kept),
     aside: reviewed.filter((r) => r.is === 'chatter'),

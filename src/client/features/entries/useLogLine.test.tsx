@@ -1,21 +1,26 @@
-/** The log line while it keeps. Nasty cases: typing while the last line is on its way, a second line kept meanwhile, a refusal with new words typed. */
+/**
+ * The log line while it keeps. Nasty cases: typing while the last line is on its way, a second line kept meanwhile, a refusal with new
+ * words typed, done or to come in doubt, an amount that is in doubt.
+ */
 import { createElement } from 'react';
-import { afterEach, beforeEach, expect, test } from '@jest/globals';
+import { afterEach, beforeAll, beforeEach, expect, test } from '@jest/globals';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { around } from '#tests/support/page.tsx';
 import { allHere, dropHere } from '../../shared/device.ts';
 import { sendAs } from '../outgoing/index.ts';
 import { LogTarget, useThisCar } from './target.tsx';
 import { useLogLine } from './useLogLine.ts';
+import { loadReader } from './useReader.ts';
 
 type Answer = (status: number, body: object) => Promise<void>;
 interface Asked {
-  body: { id: string; text: string };
+  body: { id: string; text: string; kind: string; facts: object };
   answer: Answer;
 }
 let asked: Asked[];
 const realFetch = globalThis.fetch;
 
+beforeAll(() => loadReader());
 beforeEach(() => {
   asked = [];
   localStorage.clear();
@@ -96,4 +101,41 @@ test('a line for no car is not taken away', () => {
   expect(line.current.text).toBe('did first bolt');
   expect(line.current.fault).toMatch(/^Which car/);
   expect(asked).toEqual([]);
+});
+
+test('whether it has happened is answered before it is kept, and the answer keeps it', async () => {
+  const line = open();
+  act(() => line.current.write('hearse: sort the wiring, 2h'));
+  await act(async () => line.current.keep());
+  expect(asked).toEqual([]);
+  expect(line.current.isAsking).toBe(true);
+  expect(line.current.asks).toContain('tense');
+  expect(line.current.read).toMatchObject({ ifHappened: 'did', ifNot: 'planned' });
+  act(() => line.current.answer({ kind: 'planned' }));
+  await waitFor(() => expect(asked).toHaveLength(1));
+  expect(asked[0]!.body).toMatchObject({ text: 'sort the wiring, 2h', kind: 'planned' });
+  await asked[0]!.answer(200, entry('sort the wiring, 2h'));
+  expect(line.current.text).toBe('');
+});
+
+test('answered before it was to be kept, it waits for that; what is written on does not ask again', async () => {
+  const line = open();
+  act(() => line.current.write('hearse: sort the wiring, 2h'));
+  act(() => line.current.answer({ kind: 'did' }));
+  expect(line.current.asks).toEqual([]);
+  expect(asked).toEqual([]);
+  act(() => line.current.write('hearse: sort the wiring, 2h 30'));
+  expect(line.current.understood).toMatchObject({ kind: 'did', facts: { minutes: 150 } });
+  act(() => void line.current.keep());
+  await waitFor(() => expect(asked[0]?.body.kind).toBe('did'));
+  await asked[0]!.answer(200, entry('sort the wiring, 2h 30'));
+});
+
+test('a kind that is chosen is no longer asked, and what its words mean is read anew', () => {
+  const line = open();
+  act(() => line.current.write('hearse: waiting for glass, 3h'));
+  expect(line.current.understood.kind).toBe('waiting');
+  act(() => line.current.putRight((r) => ({ ...r, kind: 'did' })));
+  expect(line.current.understood).toMatchObject({ kind: 'did', facts: { minutes: 180 } });
+  expect(line.current.asks).toEqual([]);
 });

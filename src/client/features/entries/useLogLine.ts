@@ -3,8 +3,17 @@ import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { v7 as uuidv7 } from 'uuid';
 import type { EntryView } from '#contract/entries.ts';
-import { parseLine, type Named, type ParsedLine } from '#core/capture/index.ts';
-import { NOTHING_PUT_RIGHT, understand, withoutAddress, type PutRight } from '#core/capture/understood.ts';
+import { parseLine, type CaptureContext, type Named, type ParsedLine } from '#core/capture/index.ts';
+import {
+  lineAs,
+  NOTHING_PUT_RIGHT,
+  understand,
+  withoutAddress,
+  type PutRight,
+  type Understood,
+} from '#core/capture/understood.ts';
+import type { Asked } from '#core/reader/doubt.ts';
+import type { LineRead } from '#core/reader/line.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useManner } from '../../shared/shop.ts';
@@ -21,8 +30,10 @@ import {
   useOpenThings,
   type ChosenActs,
 } from './acting.ts';
-import { useLogTarget } from './target.tsx';
+import { isCostly, withPut, type Put } from './questions.ts';
+import { useLogTarget, type Here } from './target.tsx';
 import { useCapture } from './useCapture.ts';
+import { readerSoon, useReader, type Reader } from './useReader.ts';
 
 export interface Kept {
   entry: EntryView;
@@ -47,6 +58,28 @@ const staysHere = (parsed: ParsedLine, text: string, here: Partial<Named> | null
   delete stays.build;
   return stays;
 };
+
+/** What was understood of a line, with what somebody put right laid over it, and what is in doubt that would cost if it were wrong. */
+interface LineSaid {
+  parsed: ParsedLine;
+  understood: Understood;
+  asks: readonly Asked[];
+  read: LineRead | null;
+}
+
+/** Without the reader a line is a note, until somebody says its kind. */
+function lineSaid(
+  text: string,
+  right: PutRight,
+  reader: Reader | null,
+  { capture, here }: { capture: CaptureContext; here: Here | null },
+): LineSaid {
+  const read = reader?.readLine(text, capture) ?? null;
+  const line = read?.line ?? parseLine(text, capture, 'note');
+  const parsed = staysHere(atHand(lineAs(right.kind, { text, line }, capture), here?.zone), text, here);
+  const asks = right.kind === undefined ? (read?.asks ?? []).filter(isCostly) : [];
+  return { parsed, understood: understand(parsed, right), asks, read };
+}
 
 /** What comes with a line may come without a word. */
 const onlyFiles = (files: readonly File[]) => ({
@@ -75,11 +108,17 @@ export function useLogLine() {
     latest.current = text;
   });
 
-  const parsed = useMemo(
-    () => staysHere(atHand(parseLine(text, capture), here?.zone), text, here),
-    [text, capture, here],
+  /** Whether the line is about to be written: then what reads it is sent for. */
+  const [isNear, setNear] = useState(false);
+  const hasWords = text.trim() !== '';
+  const { reader, isMissing } = useReader(isNear || hasWords);
+  /** Whether it was to be kept, and something must be answered first. */
+  const [isAsking, setAsking] = useState(false);
+  const said = useMemo(
+    () => lineSaid(text, right, reader, { capture, here }),
+    [text, right, reader, capture, here],
   );
-  const understood = useMemo(() => understand(parsed, right), [parsed, right]);
+  const { parsed, understood } = said;
   const build = understood.build ?? here;
   const [acts, setActs] = useState<ChosenActs>(AS_UNDERSTOOD);
   // Of a part that the line orders and nobody wrote down before.
@@ -94,6 +133,7 @@ export function useLogLine() {
   const write = (next: string): void => {
     setText(next);
     setFault(null);
+    setAsking(false);
     if (next !== '') return;
     setRight(NOTHING_PUT_RIGHT);
     setActs(AS_UNDERSTOOD);
@@ -103,10 +143,6 @@ export function useLogLine() {
     setRight(change);
   };
 
-  const lineSaid = () => {
-    const { kind, facts, audience } = understood;
-    return { kind, text: withoutAddress(text, parsed), facts, audience };
-  };
   const chooseFiles = (more: readonly File[]): void => setFiles((before) => [...before, ...more]);
   const dropFile = (file: File): void => setFiles((before) => before.filter((f) => f !== file));
 
@@ -114,36 +150,45 @@ export function useLogLine() {
    * Keeps what is written and frees the line at once, so that the next one can be written while this one is on its way; a
    * line that is refused comes back before whatever was written meanwhile.
    */
-  const keep = async (): Promise<void> => {
-    if (text.trim() === '' && files.length === 0) return;
+  const keep = async (chosen: PutRight = right): Promise<void> => {
+    if ((!hasWords && files.length === 0) || soon.current === text) return;
+    const isUnread = hasWords && !reader && chosen.kind === undefined;
+    let come = reader;
+    if (isUnread) {
+      // Written faster than what reads it came: the line stays where it is until then.
+      soon.current = text;
+      come = await readerSoon(client);
+      soon.current = null;
+    }
+    const now = isUnread || chosen !== right ? lineSaid(text, chosen, come, { capture, here }) : said;
+    const { kind, facts, audience } = now.understood;
+    const build = now.understood.build ?? here;
     if (!build?.id)
       return setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
-    if (soon.current === text) return;
-    const hasWords = text.trim() !== '';
-    let open = things;
+    if (now.asks.length > 0) return setAsking(true);
+    let open = now === said ? things : undefined;
     if (!open && hasWords) {
-      // Written faster than what is open on its car came: the line stays where it is until then.
+      // Written faster than what is open on its car came.
       soon.current = text;
       open = await openThingsSoon(client, build.id);
       soon.current = null;
     }
+    const words = withoutAddress(text, now.parsed);
     const sent = {
       id: uuidv7(),
       text,
-      right,
+      right: chosen,
       acts,
       files,
       // Where what is open is not known, it does nothing.
-      does:
-        open && hasWords
-          ? actsOf(meantBy({ text, parsed, understood, locale }, open, newPartId), acts)
-          : undefined,
-      said: hasWords ? lineSaid() : onlyFiles(files),
+      does: open && hasWords ? actsOf(meantBy({ text, ...now, locale }, open, newPartId), acts) : undefined,
+      said: hasWords ? { kind, text: words, facts, audience } : onlyFiles(files),
     };
     // What was typed since is the next line.
     const meanwhile = latest.current;
     setText(meanwhile.startsWith(text) ? meanwhile.slice(text.length).trimStart() : meanwhile);
     setFault(null);
+    setAsking(false);
     setRight(NOTHING_PUT_RIGHT);
     setActs(AS_UNDERSTOOD);
     setNewPartId(uuidv7());
@@ -157,7 +202,7 @@ export function useLogLine() {
         body: { id: sent.id, ...sent.said, ...(sent.does && { does: sent.does }) },
         words: `${build.name}: ${sent.said.text}`,
       });
-      const did = didWords(sent.does ?? [], open ?? [], subjectOf(understood, sent.said.text));
+      const did = didWords(sent.does ?? [], open ?? [], subjectOf(now.understood, sent.said.text));
       setKept(entry === 'later' ? null : { entry, did, build: { id: build.id, name: build.name } });
       sendFiles(build.id, sent.id, sent.files);
     } catch (error) {
@@ -166,6 +211,14 @@ export function useLogLine() {
     } finally {
       setKeeping((n) => n - 1);
     }
+  };
+
+  /** Answered by somebody who wanted it kept, it is kept. */
+  const answer = (put: Put): void => {
+    const chosen = withPut(right, put);
+    setRight(chosen);
+    setAsking(false);
+    if (isAsking) void keep(chosen);
   };
 
   const comeBack = (sent: {
@@ -195,14 +248,20 @@ export function useLogLine() {
     newThing: subjectOf(understood, withoutAddress(text, parsed)),
     acts,
     putActs: setActs,
-    /** What it would count as, had it been done; absent where nobody need be asked. */
-    ahead: right.kind === undefined ? parsed.ahead : undefined,
+    /** What was read, and what must be answered of it before it is kept. */
+    read: said.read,
+    asks: said.asks,
+    answer,
+    isAsking,
+    /** What reads it is on its way, or cannot come; nobody need be told where its kind was chosen. */
+    reading: reader || right.kind !== undefined ? null : isMissing ? 'missing' : 'on its way',
+    comeNear: () => setNear(true),
     build,
     here,
     files,
     chooseFiles,
     dropFile,
-    keep,
+    keep: () => keep(),
     keeping: keeping > 0,
     fault,
     kept,

@@ -112,7 +112,7 @@ function FindingField({
   const [files, setFiles] = useState<readonly File[]>([]);
   const id = useRef(uuidv7());
   const line = findingLine(checkpoint, text);
-  const parsed = parseLine(line, capture);
+  const parsed = parseLine(line, capture, 'found');
   const facts: Facts = factsFor('found', { ...factsOf(parsed), zone: parsed.zone ?? zone.zone });
   const keep = (): void => {
     if (text.trim() === '' || mark.isPending) return;
