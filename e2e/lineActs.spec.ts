@@ -1,6 +1,6 @@
 /** A line of the log does what it says: on two screens at once, undone, refused with its reason. */
 import { expect, test, type Page } from '@playwright/test';
-import { log, openCar, signIn } from './support.ts';
+import { expectAccessible, log, openCar, signIn } from './support.ts';
 
 const does = (page: Page) => page.getByRole('group', { name: 'What this line will do' });
 const news = (page: Page) => page.getByTestId('log-line').getByRole('status');
@@ -53,12 +53,10 @@ test('what a car needs is on its parts list, what is planned among its tasks; un
 }) => {
   await signIn(page, 'owner');
   for (const [kind, text, will, list] of [
-    ['needs', 'milk float: bonnet stay', 'Puts on the parts list: bonnet stay', 'Parts'],
-    ['planned', 'milk float: line the cab doors', 'Writes down the task line the cab doors', 'Work'],
+    ['needs', 'milk float: needs a bonnet stay', 'Puts on the parts list: bonnet stay', 'Parts'],
+    ['planned', 'milk float: planned: line the cab doors', 'Writes down the task line the cab doors', 'Work'],
   ] as const) {
     await page.locator('#log-line').fill(text);
-    await page.getByRole('button', { name: /^kind / }).click();
-    await page.getByRole('combobox', { name: 'Kind of entry' }).selectOption(kind);
     await expect(does(page)).toContainText(will);
     await page.locator('#log-line').press('Enter');
     await expect(news(page)).toContainText(
@@ -132,4 +130,46 @@ test('work begun and stopped by lines; a start that is held says why before it i
   await expect(page.getByRole('button', { name: 'Stop: Bushes reamed' })).toBeVisible();
   await page.goto(`/builds/${car}`);
   await expect(page.getByText(/begun all the same: Bushes reamed\. measured by eye/)).toBeVisible();
+});
+
+test('whether it has happened is answered by one key before a line is kept; what was not done logs no work', async ({
+  page,
+}) => {
+  await signIn(page, 'owner');
+  await openCar(page, 'microcar');
+  const line = page.locator('#log-line');
+  await line.fill('sort the wiring behind the clocks, 2h');
+  const asked = page.getByRole('group', { name: /^Happened\?/ });
+  await expect(asked).toBeVisible();
+  await expectAccessible(page);
+  await line.press('Enter');
+  await expect(asked.getByRole('button', { name: 'Yes: Did' })).toBeFocused();
+  await expect(line).toHaveValue('sort the wiring behind the clocks, 2h');
+  await page.keyboard.press('2');
+  await expect(news(page)).toContainText('Wrote down the task sort the wiring behind the clocks');
+  await expect(line).toBeFocused();
+
+  await line.fill('haven’t touched the wiring');
+  await expect(page.getByRole('button', { name: 'kind Note' })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'What this line will do' })).toHaveCount(0);
+  await line.press('Enter');
+  await expect(news(page)).toContainText('Note');
+});
+
+test('without a network a line is read, asked and kept the same', async ({ page, context }) => {
+  await signIn(page, 'owner');
+  await openCar(page, 'microcar');
+  const line = page.locator('#log-line');
+  // What reads it comes with the first words that are written, and stays on the device.
+  await line.fill('did');
+  await expect(page.getByRole('button', { name: /^kind / })).toBeVisible();
+  await expect(page.getByText('Reading …')).toHaveCount(0);
+  await context.setOffline(true);
+  await line.fill('sort the wiring behind the dash, 1h');
+  await line.press('Enter');
+  await page.getByRole('button', { name: /^Yes/ }).press('1');
+  await expect(page.getByTestId('log-line').getByRole('status')).toContainText('still to be sent');
+  await context.setOffline(false);
+  await expect(page.getByText('still to be sent')).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.getByText('sort the wiring behind the dash, 1h').first()).toBeVisible();
 });

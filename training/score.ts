@@ -4,7 +4,9 @@
  */
 import { format } from 'node:util';
 import { read, type Piece, type ReaderContext } from '../src/core/reader/index.ts';
-import { hasHappened, readIntents } from '../src/core/reader/intents.ts';
+import { counts } from '../src/core/reader/doubt.ts';
+import { entryKindOf } from '../src/core/reader/entryKinds.ts';
+import { hasHappened, readIntents, type Said } from '../src/core/reader/intents.ts';
 import { useWeights, weightsOf } from '../src/core/reader/weights.ts';
 import { wordsOf } from '../src/core/reader/words.ts';
 import type { CorpusText, CorpusThing } from './markup.ts';
@@ -26,6 +28,8 @@ export interface Score {
   carKnown: number;
   usable: number;
   silent: number;
+  /** Of these, a wrong car, an amount nobody said, or work or money told as done that is to come, or the other way round. */
+  dear: number;
   asked: number;
   /** Questions that must be answered: one a piece, and one for each turn to a car that is in doubt. */
   questions: number;
@@ -44,6 +48,7 @@ const noScore = (): Score => ({
   ...{ things: 0, kind: 0, kindAndTense: 0, happened: 0, own: 0, lost: 0, car: 0, carKnown: 0, usable: 0 },
   ...{
     silent: 0,
+    dear: 0,
     asked: 0,
     questions: 0,
     superfluous: 0,
@@ -145,11 +150,14 @@ function scoreText(text: CorpusText, score: Score): void {
     const isAmount = said.minutes === minutes && said.moneyMinor === money;
     if (isOwn && isCar && isKind && isAmount) score.usable += 1;
     else isWhole = false;
-    const isSilent =
-      (!isCar && !piece.asks.includes('car')) ||
-      (hasHappened(piece.tense) !== hasHappened(thing.tense) && !piece.asks.includes('tense')) ||
-      (isInvented && !piece.asks.includes('amount'));
-    if (isSilent) score.silent += 1;
+    const isWrongCar = !isCar && !piece.asks.includes('car');
+    const isWrongTense =
+      hasHappened(piece.tense) !== hasHappened(thing.tense) && !piece.asks.includes('tense');
+    const isOfNothing = isInvented && !piece.asks.includes('amount');
+    if (isWrongCar || isWrongTense || isOfNothing) score.silent += 1;
+    const told = hasHappened(piece.tense) ? piece : (thing as Said);
+    const isDear = isWrongTense && counts(entryKindOf(told.kind, told.tense));
+    if (isWrongCar || isDear || isOfNothing) score.dear += 1;
   });
   pieces.forEach((p: Piece, i) => {
     if (p.asks.length > 0) score.asked += 1;
@@ -212,7 +220,8 @@ const linesOf = (s: Score): [what: string, value: string][] => [
   ['taken for chatter', percent(s.lost, s.things)],
   ['car, of things in a piece', percent(s.car, s.carKnown)],
   ['usable untouched', percent(s.usable, s.things)],
-  ['silent costly faults, per 100 things', percent(s.silent, s.things)],
+  ['silent faults of car, done or to come, amount, per 100', percent(s.silent, s.things)],
+  ['of these, of work or money, or a wrong car, per 100', percent(s.dear, s.things)],
   ['pieces that ask, per 100 things', percent(s.asked, s.things)],
   ['questions that must be answered, per 100', percent(s.questions, s.things)],
   ['superfluous pieces, per 100 things', percent(s.superfluous, s.things)],

@@ -87,7 +87,7 @@ export function LogLine() {
   const onKey = (e: KeyboardEvent): void => {
     if (e.key === 'Enter' && !e.shiftKey && !e.nativeEvent.isComposing) {
       e.preventDefault();
-      void line.keep().then(() => input.current?.focus());
+      void line.keep().then((asks) => asks || input.current?.focus());
     }
     if (e.key === 'Escape') input.current?.blur();
   };
@@ -103,7 +103,7 @@ export function LogLine() {
       <Stack $gap="s">
         {writing && (
           <Suspense fallback={<Row style={{ minHeight: touch }} />}>
-            <Preview line={line} />
+            <Preview line={line} onAnswered={() => input.current?.focus()} />
           </Suspense>
         )}
         <div role="status">

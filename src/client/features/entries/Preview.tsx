@@ -10,21 +10,29 @@ import { QuestionRow } from './QuestionRow.tsx';
 import { SaidChips } from './SaidChips.tsx';
 import type { LogLineState } from './useLogLine.ts';
 
-export default function Preview({ line }: { line: LogLineState }) {
+interface Props {
+  line: LogLineState;
+  onAnswered: () => void;
+}
+
+export default function Preview({ line, onAnswered }: Props) {
   const manner = useManner();
   const { data: known } = useQuery(knownQuery);
   const { understood, putRight, build, read, asks, answer, reading, match, acts, putActs } = line;
   const question =
     read && asks.length > 0
-      ? kindQuestion(read.asks, { ...read, kind: understood.kind }, (_, put) => answer(put))
+      ? kindQuestion(read.asks, { ...read, kind: understood.kind }, (_, put) => {
+          answer(put);
+          onAnswered();
+        })
       : null;
   return (
     <>
-      {reading === 'on its way' && <Quiet role="status">Reading …</Quiet>}
+      {reading === 'on its way' && <Quiet>Reading …</Quiet>}
       {reading === 'missing' && (
-        <Now role="status">What reads the line did not load: it is kept as a note, or choose its kind.</Now>
+        <Now role="alert">What reads the line did not load: it is kept as a note, or choose its kind.</Now>
       )}
-      {question && <QuestionRow question={question} about={line.text} byNumber isWanted={line.isAsking} />}
+      {question && <QuestionRow question={question} about={line.text} isWanted={line.isAsking} />}
       <SaidChips
         before={<CarSelect build={build} onBuild={(to) => putRight((r) => ({ ...r, build: to }))} />}
         said={understood}

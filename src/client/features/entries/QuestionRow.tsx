@@ -22,24 +22,17 @@ interface Props {
   question: Question;
   /** The words that it is asked of, for those who hear it. */
   about: string;
-  /** Whether 1 or 2 answers it while one stands in it. */
-  byNumber?: boolean;
-  /** Whether somebody waits for the answer: then one stands in it. */
+  /** Whether somebody waits for the answer: then one stands in it, and 1 or 2 answers it. */
   isWanted?: boolean;
 }
 
-export function QuestionRow({
-  question: { asks, answers },
-  about,
-  byNumber = false,
-  isWanted = false,
-}: Props) {
+export function QuestionRow({ question: { asks, answers }, about, isWanted = false }: Props) {
   const row = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (isWanted) row.current?.querySelector('button')?.focus();
   }, [isWanted]);
   const onKeyDown = (e: KeyboardEvent): void => {
-    const answer = byNumber ? answers[Number(e.key) - 1] : undefined;
+    const answer = isWanted ? answers[Number(e.key) - 1] : undefined;
     if (!answer) return;
     e.preventDefault();
     answer.take();
@@ -49,7 +42,7 @@ export function QuestionRow({
       <Now>{asks}</Now>
       {answers.map(({ words, take }, i) => (
         <Button key={words} onPress={take}>
-          {byNumber && <Key aria-hidden>{i + 1}</Key>} {words}
+          {isWanted && <Key aria-hidden>{i + 1}</Key>} {words}
         </Button>
       ))}
     </Asks>

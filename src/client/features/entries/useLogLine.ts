@@ -148,10 +148,10 @@ export function useLogLine() {
 
   /**
    * Keeps what is written and frees the line at once, so that the next one can be written while this one is on its way; a
-   * line that is refused comes back before whatever was written meanwhile.
+   * line that is refused comes back before whatever was written meanwhile. Gives whether something must be answered first.
    */
-  const keep = async (chosen: PutRight = right): Promise<void> => {
-    if ((!hasWords && files.length === 0) || soon.current === text) return;
+  const keep = async (chosen: PutRight = right): Promise<boolean> => {
+    if ((!hasWords && files.length === 0) || soon.current === text) return false;
     const isUnread = hasWords && !reader && chosen.kind === undefined;
     let come = reader;
     if (isUnread) {
@@ -163,9 +163,14 @@ export function useLogLine() {
     const now = isUnread || chosen !== right ? lineSaid(text, chosen, come, { capture, here }) : said;
     const { kind, facts, audience } = now.understood;
     const build = now.understood.build ?? here;
-    if (!build?.id)
-      return setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
-    if (now.asks.length > 0) return setAsking(true);
+    if (!build?.id) {
+      setFault('Which car is it for? Choose it here, or begin with its name: “microcar: …”');
+      return false;
+    }
+    if (now.asks.length > 0) {
+      setAsking(true);
+      return true;
+    }
     let open = now === said ? things : undefined;
     if (!open && hasWords) {
       // Written faster than what is open on its car came.
@@ -211,6 +216,7 @@ export function useLogLine() {
     } finally {
       setKeeping((n) => n - 1);
     }
+    return false;
   };
 
   /** Answered by somebody who wanted it kept, it is kept. */
