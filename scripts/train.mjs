@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-/** `npm run train`: the reader, trained on the corpus; `npm run train -- --leave-out` scores it on authors that it was not trained on. */
+/** `npm run train`: the reader, trained on the corpus; `-- --leave-out` scores it on authors that it was not trained on, `-- --charts` draws that. */
 import { spawnSync } from 'node:child_process';
 import { ensureNpmPackages, ROOT } from './lib/packages.mjs';
 import { run } from './lib/say.mjs';

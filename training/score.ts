@@ -193,7 +193,7 @@ export const scoreLeftOut = (corpus: readonly CorpusText[], authors: readonly st
   );
 
 /** All scores as one. */
-function sumOf(scores: Iterable<Score>): Score {
+export function sumOf(scores: Iterable<Score>): Score {
   const sum = noScore();
   for (const s of scores) {
     for (const [field, value] of Object.entries(s) as [keyof Score, number][])
@@ -233,10 +233,10 @@ const linesOf = (s: Score): [what: string, value: string][] => [
 export function printScores(scores: ReadonlyMap<string, Score>): void {
   const all: [string, Score][] = [...scores, ['all', sumOf(scores.values())]];
   const columns = all.map(([, s]) => linesOf(s));
-  process.stdout.write(format('%s%s\n', ''.padEnd(40), all.map(([name]) => name.padStart(10)).join('')));
+  process.stdout.write(format('%s%s\n', ''.padEnd(56), all.map(([name]) => name.padStart(10)).join('')));
   linesOf(noScore()).forEach(([what], i) =>
     process.stdout.write(
-      format('%s%s\n', what.padEnd(40), columns.map((c) => c[i]![1].padStart(10)).join('')),
+      format('%s%s\n', what.padEnd(56), columns.map((c) => c[i]![1].padStart(10)).join('')),
     ),
   );
   const { reliability } = all.at(-1)![1];

@@ -8,6 +8,10 @@ import { hasHappened, type Intent, type SpokenKind, type Tense } from './intents
 /** What may be in doubt. */
 export type Asked = 'boundary' | 'kind' | 'tense' | 'car' | 'amount';
 
+/** Wrong, these cost money or go to the wrong customer: they are answered before anything is kept. */
+const COSTLY: ReadonlySet<Asked> = new Set<Asked>(['car', 'tense', 'amount']);
+export const isCostly = (asked: Asked): boolean => COSTLY.has(asked);
+
 export interface SpokenFacts {
   minutes?: number;
   moneyMinor?: number;

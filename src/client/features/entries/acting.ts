@@ -1,5 +1,6 @@
 /** What a line does to the things of its car: as it is understood, with what a person chose laid over it. */
 import { useQueries, type QueryClient } from '@tanstack/react-query';
+import type { KnownView } from '#contract/builds.ts';
 import { ACT_SPECS, type ActOn, type OpenThing } from '#core/acts/acts.ts';
 import type { ParsedLine } from '#core/capture/index.ts';
 import { conditionOf } from '#core/capture/condition.ts';
@@ -8,7 +9,7 @@ import type { Understood } from '#core/capture/understood.ts';
 import { placedName } from '#core/log/sentences.ts';
 import { titleOf } from '#core/capture/planned.ts';
 import { matchLine, whyRefused, type Match, type Meant } from '#core/match/match.ts';
-import { openThingsQuery } from './entries.queries.ts';
+import { knownQuery, openThingsQuery } from './entries.queries.ts';
 
 /** What a person chose of what a line may do. */
 export interface ChosenActs {
@@ -34,18 +35,23 @@ export function useOpenThings(buildIds: readonly string[]): ReadonlyMap<string, 
   });
 }
 
-/** So long a line that is kept waits to hear what is open on its car. */
+/** So long a line that is kept waits to hear what the shop knows, and what is open on its car. */
 const SOON_MS = 1500;
 
-/** What is open on a car, if it comes soon: without a network, or from a slow server, undefined. */
-export const openThingsSoon = (client: QueryClient, buildId: string): Promise<OpenThing[] | undefined> =>
+/** What is asked for, if it comes soon: without a network, or from a slow server, undefined. */
+const soon = <T>(asked: Promise<T>): Promise<T | undefined> =>
   Promise.race([
-    client.ensureQueryData(openThingsQuery(buildId)).then(
-      (d) => d.things,
-      () => undefined,
-    ),
+    asked.catch(() => undefined),
     new Promise<undefined>((resolve) => setTimeout(() => resolve(undefined), SOON_MS)),
   ]);
+
+export const openThingsSoon = async (
+  client: QueryClient,
+  buildId: string,
+): Promise<OpenThing[] | undefined> => (await soon(client.ensureQueryData(openThingsQuery(buildId))))?.things;
+
+export const knownSoon = (client: QueryClient): Promise<KnownView | undefined> =>
+  soon(client.ensureQueryData(knownQuery));
 
 /** What a line does; nothing while what is open on its car is not known. */
 export function meantBy(

@@ -11,10 +11,6 @@ export interface Question {
 
 const wordOf = (kind: LoggedKind): string => KIND_SPECS[kind].word;
 
-/** Wrong, these cost money or go to the wrong customer: they are answered before anything is kept. */
-const COSTLY: ReadonlySet<Asked> = new Set<Asked>(['car', 'tense', 'amount']);
-export const isCostly = (asked: Asked): boolean => COSTLY.has(asked);
-
 /** What an answer puts right. */
 export interface Put {
   kind: LoggedKind;

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
+import type { KnownView } from '#contract/builds.ts';
 import type { CaptureContext } from '#core/capture/index.ts';
 import { useShop, useToday } from '../../shared/shop.ts';
 import { knownQuery } from './entries.queries.ts';
@@ -10,17 +11,20 @@ export function useCapture(): CaptureContext {
   const today = useToday();
   const { data: known } = useQuery(knownQuery);
   return useMemo(
-    () => ({
-      today,
-      currency,
-      units,
-      locale,
-      builds: known?.builds ?? [],
-      people: known?.people ?? [],
-      vendors: known?.vendors ?? [],
-      parts: [],
-      places: known?.places ?? [],
-    }),
+    () => withKnown({ today, currency, units, locale }, known ?? null),
     [today, currency, units, locale, known],
   );
 }
+
+/** With the names that the shop knows; with none while they are on their way. */
+export const withKnown = (
+  { today, currency, units, locale }: Pick<CaptureContext, 'today' | 'currency' | 'units' | 'locale'>,
+  known: KnownView | null,
+): CaptureContext => ({
+  ...{ today, currency, units, locale },
+  builds: known?.builds ?? [],
+  people: known?.people ?? [],
+  vendors: known?.vendors ?? [],
+  parts: [],
+  places: known?.places ?? [],
+});

@@ -10,13 +10,12 @@ import {
   type Understood,
 } from '#core/capture/understood.ts';
 import { dictated, type Dictated } from '#core/reader/dictation.ts';
-import type { Asked } from '#core/reader/index.ts';
+import { isCostly, type Asked } from '#core/reader/doubt.ts';
 import { moveMarks, NO_MARKS, withCut, withJoin } from '#core/reader/marks.ts';
 import { wordsOf } from '../../shared/api.ts';
 import { useShop } from '../../shared/shop.ts';
 import { useRemembered } from '../../shared/remember.ts';
 import { sendAct, useOutgoing, type Act } from '../outgoing/index.ts';
-import { isCostly } from './questions.ts';
 import { useCapture } from './useCapture.ts';
 import { useReader } from './useReader.ts';
 

@@ -12,7 +12,7 @@ import {
   type PutRight,
   type Understood,
 } from '#core/capture/understood.ts';
-import type { Asked } from '#core/reader/doubt.ts';
+import { isCostly, type Asked } from '#core/reader/doubt.ts';
 import type { LineRead } from '#core/reader/line.ts';
 import { KIND_SPECS } from '#core/log/kinds.ts';
 import { wordsOf } from '../../shared/api.ts';
@@ -24,15 +24,17 @@ import {
   actsOf,
   AS_UNDERSTOOD,
   didWords,
+  knownSoon,
   meantBy,
   openThingsSoon,
   subjectOf,
   useOpenThings,
   type ChosenActs,
 } from './acting.ts';
-import { isCostly, withPut, type Put } from './questions.ts';
+import { withPut, type Put } from './questions.ts';
 import { useLogTarget, type Here } from './target.tsx';
-import { useCapture } from './useCapture.ts';
+import { knownQuery } from './entries.queries.ts';
+import { useCapture, withKnown } from './useCapture.ts';
 import { readerSoon, useReader, type Reader } from './useReader.ts';
 
 export interface Kept {
@@ -152,15 +154,16 @@ export function useLogLine() {
    */
   const keep = async (chosen: PutRight = right): Promise<boolean> => {
     if ((!hasWords && files.length === 0) || soon.current === text) return false;
-    const isUnread = hasWords && !reader && chosen.kind === undefined;
-    let come = reader;
-    if (isUnread) {
-      // Written faster than what reads it came: the line stays where it is until then.
+    const isEarly =
+      hasWords && (!client.getQueryData(knownQuery.queryKey) || (!reader && chosen.kind === undefined));
+    let now = chosen === right ? said : lineSaid(text, chosen, reader, { capture, here });
+    if (isEarly) {
+      // Written faster than the names of the shop, or what reads it, came: the line stays where it is until then.
       soon.current = text;
-      come = await readerSoon(client);
+      const [come, known] = await Promise.all([readerSoon(client), knownSoon(client)]);
       soon.current = null;
+      now = lineSaid(text, chosen, come, { capture: withKnown(capture, known ?? null), here });
     }
-    const now = isUnread || chosen !== right ? lineSaid(text, chosen, come, { capture, here }) : said;
     const { kind, facts, audience } = now.understood;
     const build = now.understood.build ?? here;
     if (!build?.id) {
