@@ -47,7 +47,10 @@ function run(
   blocked: (i: number) => boolean,
 ): SubjectRead | null {
   let i = from;
-  while (i < end && (blocked(i) || LEAD.test(t[i]!.lower) || MARK_END.test(t[i]!.text))) i += 1;
+  // “Need to order hoses” needs hoses.
+  const isLead = (word: string): boolean =>
+    LEAD.test(word) || (kind === 'needs' && /^(?:re-?)?order$/.test(word));
+  while (i < end && (blocked(i) || isLead(t[i]!.lower) || MARK_END.test(t[i]!.text))) i += 1;
   const first = i;
   while (i < end && !blocked(i) && !stops(t, i, first, kind)) i += 1;
   let next = i;

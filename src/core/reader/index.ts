@@ -142,7 +142,8 @@ function pieceOf(
 ): Piece {
   const [start, end] = [words[cut.from]!.start, words[cut.next - 1]!.end];
   const { kind, tense, because, orElse, ifHappened, ifNot } = intent;
-  const line = parseLine(text.slice(start, end), captureOf(context), entryKindOf(kind, tense));
+  const said = text.slice(start, end);
+  const line = parseLine(said, captureOf(context), entryKindOf(kind, tense, said));
   const facts = spokenFactsOf(line, intent);
   const asks: Asked[] = [
     ...(cut.probability < SURE_OF_BOUNDARY ? (['boundary'] as const) : []),

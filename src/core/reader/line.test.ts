@@ -61,11 +61,19 @@ describe('what was done is', () => {
   });
 });
 
-test('a line may begin with the word of its kind, and with its car', () => {
+test('a line may begin with the word of its kind', () => {
   expect(read('note fitted by the last owner').line.kind).toBe('note');
   expect(read('decided painted wheels').line.kind).toBe('decided');
   expect(read('planned: fit the doors, 2h').line.kind).toBe('planned');
   expect(read('should have said offside').line.kind).toBe('correction');
+});
+
+test('what is to be ordered is needed', () => {
+  for (const text of ['order hydraulic hoses', 'need to order hydraulic hoses'])
+    expect(read(text).line).toMatchObject({ kind: 'needs', subject: 'hydraulic hoses' });
+});
+
+test('the car in front says nothing of what it is', () => {
   const { line } = read('microcar: hood frame is back from the welder');
   expect(line).toMatchObject({ kind: 'arrived', build: { id: 'micro' } });
   // The car says nothing of what it is.

@@ -53,6 +53,6 @@ export function readLine(text: string, context: CaptureContext): LineRead {
   if (named) return { line: parseLine(text, context, named), ...NO_DOUBT, asks: [], because: [first.norm] };
   const [intent] = readIntents(words, [{ from: 0, next: words.length }]);
   const { kind, tense, because } = intent!;
-  const line = parseLine(text, context, entryKindOf(kind, tense));
+  const line = parseLine(text, context, entryKindOf(kind, tense, said));
   return { line, asks: doubtsOf(intent!, spokenFactsOf(line, intent!)), because, ...answersOf(intent!) };
 }
